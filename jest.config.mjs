@@ -1,0 +1,28 @@
+const swc = [
+  '@swc/jest',
+  {
+    jsc: {
+      parser: { syntax: 'typescript', tsx: true },
+      transform: { react: { runtime: 'automatic' } },
+      target: 'es2022',
+    },
+    module: { type: 'commonjs' },
+  },
+];
+const common = {
+  testEnvironment: 'node',
+  transform: { '^.+\\.(t|j|mj)sx?$': swc },
+  transformIgnorePatterns: ['/node_modules/(?!(uuid|better-auth|@better-auth|@better-fetch|better-call|jose|@noble|nanostores|rou3|defu|kysely)/)'],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+};
+
+export default {
+  projects: [
+    { ...common, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'] },
+    {
+      ...common,
+      displayName: 'integration',
+      testMatch: ['<rootDir>/tests/integration/**/*.test.ts'],
+    },
+  ],
+};

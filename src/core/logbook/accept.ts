@@ -1,0 +1,76 @@
+import { CURE_LINE } from '../formula/scale-recipe';
+import type { Recipe } from '../formula/recipe';
+import type { EntryBody, EntryKind } from './entry';
+import type { BatchState } from './state';
+
+/** Why an entry can't be taken now; the interface has the words. */
+export type Refusal =
+  | 'in_future' | 'before_batch' | 'batch_closed' | 'batch_destroyed' | 'already_started' | 'already_weighed' | 'unknown_line'
+  | 'meat_first' | 'check_first_weigh' | 'check_stale' | 'hold_already_running' | 'hold_not_running' | 'run_already_started'
+  | 'run_not_started' | 'stage_already_started' | 'unknown_stage' | 'already_pulled' | 'not_pulled' | 'probe_already_placed'
+  | 'probe_not_placed' | 'no_open_hold' | 'on_hold' | 'unknown_target' | 'already_signed' | 'not_cured' | 'cure_first';
+
+export type Proposed = { body: EntryBody; happenedS: number; corrects: string | null };
+
+/** A clock a little ahead is no lie: devices drift. */
+const CLOCK_SLACK_S = 120;
+
+type Ask<K extends EntryKind> = (s: BatchState, b: Extract<EntryBody, { kind: K }>, r: Recipe) => Refusal | null;
+const inRun = (s: BatchState): Refusal | null => {
+  if (!s.run) return 'run_not_started';
+  return s.run.pulledS !== null ? 'already_pulled' : null;
+};
+
+const ASK: { [K in EntryKind]?: Ask<K> } = {
+  batch_started: (s) => (s.startedS > 0 ? 'already_started' : null),
+  weighed: (s, b, r) => {
+    const known = [CURE_LINE, 'salt', ...r.meat.map((m) => m.id), ...r.additions.map((a) => a.id)];
+    if (!known.includes(b.lineId) || (b.lineId === CURE_LINE && !r.cure)) return 'unknown_line';
+    if (s.weighed[b.lineId]) return b.lineId === CURE_LINE && s.cureCheck?.matches === false ? null : 'already_weighed';
+    return !r.meat.some((m) => m.id === b.lineId) && s.meatG === null ? 'meat_first' : null;
+  },
+  cure_checked: (s, b) => {
+    const cure = s.weighed[CURE_LINE];
+    if (!cure) return 'check_first_weigh';
+    return cure.entryId === b.weighedId ? null : 'check_stale';
+  },
+  cure_hold_started: (s, _b, r) => {
+    if (!r.cure) return 'not_cured';
+    if (!s.weighed[CURE_LINE]) return 'cure_first';
+    return s.hold ? 'hold_already_running' : null;
+  },
+  cure_hold_ended: (s) => (s.hold && s.hold.endS === null ? null : 'hold_not_running'),
+  run_started: (s) => (s.run ? 'run_already_started' : null),
+  stage_started: (s, b, r) => {
+    if (!r.program[b.stageIndex]) return 'unknown_stage';
+    return inRun(s) ?? (s.run!.stages.some((x) => x.index >= b.stageIndex) ? 'stage_already_started' : null);
+  },
+  probe_placed: (s, b) => (s.probes.some((p) => p.channelId === b.channelId && p.toS === null) ? 'probe_already_placed' : null),
+  probe_removed: (s, b) => (s.probes.some((p) => p.channelId === b.channelId && p.toS === null) ? null : 'probe_not_placed'),
+  pulled: inRun,
+  chill_started: (s) => (s.run?.pulledS == null ? 'not_pulled' : null),
+  disposed: (s, b) => (s.holds.some((h) => h.open) || b.disposition === 'destroy' ? null : 'no_open_hold'),
+  signed: (s) => (s.holds.some((h) => h.open) ? 'on_hold' : null),
+};
+
+/** Kinds that are still taken when the record is closed, and while a batch is on hold. */
+const AFTER_SIGNATURE: readonly EntryKind[] = ['corrected', 'noted'];
+/** Making goes no further on hold; looking, logging, cooling and deciding do. */
+const STOPPED_BY_HOLD: readonly EntryKind[] = ['run_started', 'signed'];
+
+/**
+ * Says whether a proposed entry fits the batch as it stands: the guard against two tabs, double taps
+ * and clocks that are wrong. Pure; the caller holds the batch's lock.
+ * @param entryIds ids of the batch's entries, for corrections
+ * @returns null when it fits, else why not
+ */
+export function refuse(recipe: Recipe, state: BatchState, entryIds: ReadonlySet<string>, proposed: Proposed, nowS: number): Refusal | null {
+  const { body, happenedS, corrects } = proposed;
+  if (happenedS > nowS + CLOCK_SLACK_S) return 'in_future';
+  if (state.startedS > 0 && happenedS < state.startedS) return 'before_batch';
+  if (state.signature?.stands && !AFTER_SIGNATURE.includes(body.kind)) return body.kind === 'signed' ? 'already_signed' : 'batch_closed';
+  if (state.phase === 'destroyed' && !AFTER_SIGNATURE.includes(body.kind)) return 'batch_destroyed';
+  if (body.kind === 'corrected' && !(corrects && entryIds.has(corrects))) return 'unknown_target';
+  if (STOPPED_BY_HOLD.includes(body.kind) && state.holds.some((h) => h.open)) return 'on_hold';
+  return (ASK[body.kind] as Ask<EntryKind> | undefined)?.(state, body as never, recipe) ?? null;
+}

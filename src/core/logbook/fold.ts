@@ -1,0 +1,127 @@
+import { CURE_LINE } from '../formula/scale-recipe';
+import type { Recipe } from '../formula/recipe';
+import { effectiveEntries } from './effective';
+import type { EffectiveEntry, Entry, EntryBody, EntryKind } from './entry';
+import type { BatchState, Phase } from './state';
+
+type Of<K extends EntryKind> = Extract<EntryBody, { kind: K }>;
+type Apply = { [K in EntryKind]: (s: BatchState, body: Of<K>, e: EffectiveEntry) => void };
+
+function empty(): BatchState {
+  return {
+    startedS: 0, readyByS: 0, plannedMeatG: 0, meatG: null, meatResolutionG: 0, weighed: {}, cureCheck: null,
+    hold: null, steps: {}, run: null, chill: [], probes: [], hand: [], holds: [], dispositions: [],
+    signature: null, phase: 'weighing', lastS: 0,
+  };
+}
+
+const warmer = (a: number | null, b: number | undefined) => (b === undefined ? a : Math.max(a ?? -Infinity, b));
+
+const APPLY: Apply = {
+  batch_started: (s, b, e) => {
+    Object.assign(s, { startedS: e.happenedS, plannedMeatG: b.plannedMeatG, readyByS: b.readyByS });
+  },
+  weighed: (s, b, e) => {
+    s.weighed[b.lineId] = {
+      entryId: e.id, lineId: b.lineId, amountG: b.amountG, targetG: b.targetG, scaleResolutionG: b.scaleResolutionG,
+      nitriteFraction: b.nitriteFraction ?? null, atS: e.happenedS, by: e.by,
+    };
+  },
+  cure_checked: (s, b, e) => {
+    const cure = s.weighed[CURE_LINE];
+    if (cure?.entryId !== b.weighedId) return;
+    const matches = Math.abs(b.readingG - cure.amountG) <= cure.scaleResolutionG + 1e-9;
+    s.cureCheck = { method: b.method, readingG: b.readingG, matches, by: e.by, atS: e.happenedS };
+  },
+  cure_hold_started: (s, b, e) => {
+    s.hold = { startS: e.happenedS, endS: null, warmestC: warmer(null, b.coolerC) };
+  },
+  cure_hold_ended: (s, b, e) => {
+    if (s.hold) s.hold = { ...s.hold, endS: e.happenedS, warmestC: warmer(s.hold.warmestC, b.coolerC) };
+  },
+  step_done: (s, b, e) => {
+    s.steps[b.step] = { atS: e.happenedS, tempC: b.tempC ?? null, weightG: b.weightG ?? null };
+  },
+  run_started: (s, b, e) => {
+    s.run = { houseId: b.houseId, startS: e.happenedS, stages: [{ index: 0, startS: e.happenedS }], pulledS: null };
+  },
+  stage_started: (s, b, e) => {
+    s.run?.stages.push({ index: b.stageIndex, startS: e.happenedS });
+  },
+  probe_placed: (s, b, e) => {
+    s.probes.push({ channelId: b.channelId, name: null, what: b.what, thickest: b.thickest, fromS: e.happenedS, toS: null });
+  },
+  probe_removed: (s, b, e) => {
+    const probe = s.probes.findLast((p) => p.channelId === b.channelId && p.toS === null);
+    if (probe) probe.toS = e.happenedS;
+  },
+  reading_logged: (s, b, e) => {
+    s.hand.push({ what: b.what, tempC: b.tempC, thickest: b.thickest, tS: e.happenedS, by: e.by });
+  },
+  readings_imported: (s, b) => {
+    for (const c of b.channels) {
+      s.probes.push({ channelId: c.channelId, name: c.name, what: c.what, thickest: c.thickest, fromS: s.startedS, toS: null });
+    }
+  },
+  pulled: (s, _b, e) => {
+    if (s.run) s.run.pulledS = e.happenedS;
+  },
+  chill_started: (s, b, e) => {
+    s.chill.push({ medium: b.medium, startS: e.happenedS });
+  },
+  noted: () => undefined,
+  held: (s, b, e) => {
+    s.holds.push({ id: e.id, source: b.source, check: b.check ?? null, reason: b.reason, atS: e.happenedS, by: e.by, open: true });
+  },
+  disposed: (s, b, e) => {
+    s.dispositions.push({
+      kind: b.disposition, reason: b.reason, authority: b.authority ?? null, checks: b.checks, by: e.by, atS: e.happenedS, seq: e.seq,
+    });
+    for (const h of s.holds) if (h.open && (h.check === null || b.checks.includes(h.check))) h.open = false;
+    if (b.disposition === 'cook_on' && s.run) {
+      s.run.pulledS = null;
+      s.chill = [];
+    }
+  },
+  corrected: () => undefined,
+  signed: (s, _b, e) => {
+    s.signature = { by: e.by, atS: e.happenedS, entryId: e.id, stands: true };
+  },
+};
+
+function phaseOf(s: BatchState, recipe: Recipe): Phase {
+  if (s.dispositions.some((d) => d.kind === 'destroy')) return 'destroyed';
+  if (s.signature?.stands) return 'released';
+  if (s.run?.pulledS != null) {
+    if (s.chill.length === 0) return 'chilling';
+    if (!s.steps.pack) return s.steps.bloom ? 'finishing' : 'chilling';
+    return 'to_sign';
+  }
+  if (s.run) return 'in_house';
+  if (s.hold && s.hold.endS === null) return 'cure_hold';
+  const lines = [...recipe.meat.map((m) => m.id), ...(recipe.cure ? [CURE_LINE] : [])];
+  return lines.every((id) => s.weighed[id]) ? 'making' : 'weighing';
+}
+
+/**
+ * Folds a batch's entries into what is known of it. Pure: the same entries give the same state, in
+ * whatever order they arrive. Judgement is the verdict's; this only says what was reported.
+ */
+export function foldBatch(recipe: Recipe, entries: readonly Entry[]): BatchState {
+  const state = empty();
+  for (const e of effectiveEntries(entries)) {
+    (APPLY[e.body.kind] as (s: BatchState, b: EntryBody, e: EffectiveEntry) => void)(state, e.body, e);
+    state.lastS = Math.max(state.lastS, e.happenedS);
+  }
+  const meat = recipe.meat.map((m) => state.weighed[m.id]);
+  if (meat.length > 0 && meat.every((w) => w !== undefined)) {
+    state.meatG = meat.reduce((sum, w) => sum + w!.amountG, 0);
+    state.meatResolutionG = meat.reduce((sum, w) => sum + w!.scaleResolutionG, 0);
+  }
+  const signed = state.signature && entries.find((e) => e.id === state.signature!.entryId);
+  if (signed && entries.some((e) => e.seq > signed.seq && (e.body.kind === 'corrected' || e.body.kind === 'disposed'))) {
+    state.signature!.stands = false;
+  }
+  state.phase = phaseOf(state, recipe);
+  return state;
+}

@@ -1,0 +1,46 @@
+import type { ChillMedium } from '../formula/recipe';
+import type { ReadingPlace } from '../units/plausible';
+import type { Author, CheckMethod, DispositionKind, HoldSource, StepName } from './entry';
+
+export type Phase =
+  | 'weighing' | 'cure_hold' | 'making' | 'in_house' | 'chilling' | 'finishing' | 'to_sign' | 'released' | 'destroyed';
+
+export type Weighed = {
+  entryId: string;
+  lineId: string;
+  amountG: number;
+  targetG: number;
+  scaleResolutionG: number;
+  nitriteFraction: number | null;
+  atS: number;
+  by: Author;
+};
+export type CureCheck = { method: CheckMethod; readingG: number; matches: boolean; by: Author; atS: number };
+export type ProbeUse = { channelId: number; name: string | null; what: ReadingPlace; thickest: boolean; fromS: number; toS: number | null };
+export type HandReading = { what: ReadingPlace; tempC: number; thickest: boolean; tS: number; by: Author };
+export type Hold = { id: string; source: HoldSource; check: string | null; reason: string; atS: number; by: Author; open: boolean };
+export type Disposition = { kind: DispositionKind; reason: string; authority: string | null; checks: string[]; by: Author; atS: number; seq: number };
+
+/** What the logbook says of a batch, without any judgement. */
+export type BatchState = {
+  startedS: number;
+  readyByS: number;
+  plannedMeatG: number;
+  /** Sum of the weighed meat lines once all are weighed, else null. */
+  meatG: number | null;
+  meatResolutionG: number;
+  weighed: Record<string, Weighed>;
+  cureCheck: CureCheck | null;
+  hold: { startS: number; endS: number | null; warmestC: number | null } | null;
+  steps: Partial<Record<StepName, { atS: number; tempC: number | null; weightG: number | null }>>;
+  run: { houseId: string; startS: number; stages: { index: number; startS: number }[]; pulledS: number | null } | null;
+  chill: { medium: ChillMedium; startS: number }[];
+  probes: ProbeUse[];
+  hand: HandReading[];
+  holds: Hold[];
+  dispositions: Disposition[];
+  /** The signature that stands; a correction recorded after it re-opens the batch. */
+  signature: { by: Author; atS: number; entryId: string; stands: boolean } | null;
+  phase: Phase;
+  lastS: number;
+};

@@ -1,0 +1,126 @@
+import type { RuleBody, RuleKind } from '../rule';
+
+/** A starter rule: published figures and their source text. The site confirms, picks or replaces each. */
+export type RulePreset = { code: string; title: string; source: string; body: RuleBody };
+
+const MODEL = { tRefC: 60, dRefMin: 1.85, zC: 5.56, creditFromC: 54.4 };
+const LETHALITY = {
+  kind: 'lethality',
+  endPointC: { meat: 71.1, poultry: 73.9 },
+  model: MODEL,
+  targetLogs: { meat: 6.5, poultry: 7 },
+} as const;
+const HOURS = 3600;
+
+export const RULE_PRESETS: readonly RulePreset[] = [
+  {
+    code: 'dose-us-comminuted',
+    title: 'US comminuted, keep refrigerated',
+    source: '9 CFR 424.21(c) and FSIS Directive 7620.3: at most 156 ppm in-going sodium nitrite on the meat block; cured, kept refrigerated, at least 120 ppm.',
+    body: { kind: 'dose', basis: 'meat_block', minPpm: 120, maxPpm: 156 },
+  },
+  {
+    code: 'dose-ca',
+    title: 'Canada, cured meat',
+    source: 'Canadian food and drug regulations, list of permitted preservatives: at most 200 ppm; at least 100 ppm for cured product.',
+    body: { kind: 'dose', basis: 'meat_block', minPpm: 100, maxPpm: 200 },
+  },
+  {
+    code: 'dose-eu-2025',
+    title: 'EU heat-treated, from October 2025',
+    source: 'Regulation (EU) 2023/2108: 80 mg/kg in-going as nitrite ion, equal to 120 mg/kg as sodium nitrite (factor 68.995/46.005). The lower end is the site’s own.',
+    body: { kind: 'dose', basis: 'meat_block', minPpm: 80, maxPpm: 120 },
+  },
+  {
+    code: 'lethality-integrated',
+    title: 'Integrated lethality, Salmonella',
+    source: 'Bigelow model with D60 1.85 min and z 5.56 °C, within about 8 % of FSIS Appendix A (2021) and mostly stricter; 6.5 log meat, 7 log poultry, no credit below 54.4 °C.',
+    body: { ...LETHALITY, way: 'integrated' },
+  },
+  {
+    code: 'lethality-table',
+    title: 'Published time-temperature table',
+    source: 'USDA FSIS Appendix A (2021), time-temperature table for 6.5 log (meat) and 7 log (poultry).',
+    body: { ...LETHALITY, way: 'table' },
+  },
+  {
+    code: 'lethality-end-point',
+    title: 'End point',
+    source: 'USDA FSIS Appendix A (2021): core at least 71.1 °C; with poultry at least 73.9 °C.',
+    body: { ...LETHALITY, way: 'end_point' },
+  },
+  {
+    code: 'cooling-standard',
+    title: 'Standard two-step cooling',
+    source: 'USDA FSIS Appendix B (2021), option 1: 54.4 to 26.7 °C within 1.5 h, then 26.7 to 4.4 °C within 5 h.',
+    body: {
+      kind: 'cooling',
+      steps: [
+        { fromC: 54.4, toC: 26.7, maxS: 1.5 * HOURS },
+        { fromC: 26.7, toC: 4.4, maxS: 5 * HOURS },
+      ],
+    },
+  },
+  {
+    code: 'cooling-cured',
+    title: 'Cured product cooling',
+    source: 'USDA FSIS Appendix B (2021), cured: at least 100 ppm nitrite and 250 ppm ascorbate or erythorbate; 54.4 to 26.7 °C within 5 h, then 26.7 to 7.2 °C within 10 h.',
+    body: {
+      kind: 'cooling',
+      steps: [
+        { fromC: 54.4, toC: 26.7, maxS: 5 * HOURS },
+        { fromC: 26.7, toC: 7.2, maxS: 10 * HOURS },
+      ],
+      needs: { nitritePpm: 100, acceleratorPpm: 250 },
+    },
+  },
+  {
+    code: 'cooling-food-service',
+    title: 'Food service cooling',
+    source: 'FDA Food Code 3-501.14: 57.2 to 21.1 °C within 2 h, and to 5 °C within 6 h in all.',
+    body: {
+      kind: 'cooling',
+      steps: [
+        { fromC: 57.2, toC: 21.1, maxS: 2 * HOURS },
+        { fromC: 57.2, toC: 5, maxS: 6 * HOURS },
+      ],
+    },
+  },
+  {
+    code: 'come-up-6h',
+    title: 'Come-up within 6 hours',
+    source: 'USDA FSIS Appendix A (2021): core between 10 and 54.4 °C for at most 6 h.',
+    body: { kind: 'come_up', fromC: 10, toC: 54.4, maxS: 6 * HOURS },
+  },
+  {
+    code: 'cure-hold-8h',
+    title: 'Cure hold of 8 hours',
+    source: 'Customary practice: 8 to 24 h at 4 °C or colder so that nitrite reacts; with at least 250 ppm of accelerator it may go to the house the same day.',
+    body: { kind: 'cure_hold', minS: 8 * HOURS, maxCoolerC: 4, acceleratorFromPpm: 250 },
+  },
+  {
+    code: 'uncured-smoke-2h',
+    title: 'No slow smoke without cure',
+    source: 'Good practice for uncured sausage: no cold smoke, and the core between 4.4 and 60 °C for at most 2 h.',
+    body: { kind: 'uncured_smoke', fromC: 4.4, toC: 60, maxS: 2 * HOURS, coldSmokeBelowC: 30 },
+  },
+  {
+    code: 'probe-usual',
+    title: 'Probe evidence',
+    source: 'Usual site values: a logger gap of at most 10 min and hand readings at most 30 min apart in the house, 60 min in the chill; a stuck or leaping probe earns no credit.',
+    body: {
+      kind: 'probe_evidence', maxGapS: 600, handMaxGapS: 1800, chillMaxGapS: 3600, flatLineS: 1800, maxCPerMin: 6,
+    },
+  },
+];
+
+/** What a new site starts with: the stricter preset of each kind. */
+export const DEFAULT_RULES: Record<RuleKind, string> = {
+  dose: 'dose-us-comminuted',
+  lethality: 'lethality-integrated',
+  cooling: 'cooling-standard',
+  come_up: 'come-up-6h',
+  cure_hold: 'cure-hold-8h',
+  uncured_smoke: 'uncured-smoke-2h',
+  probe_evidence: 'probe-usual',
+};
