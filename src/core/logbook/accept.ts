@@ -53,6 +53,20 @@ const ASK: { [K in EntryKind]?: Ask<K> } = {
   signed: (s) => (s.holds.some((h) => h.open) ? 'on_hold' : null),
 };
 
+/** What may be corrected: facts that people report, not signatures, decisions or corrections. */
+const CORRECTABLE: readonly EntryKind[] = [
+  'weighed', 'cure_hold_started', 'cure_hold_ended', 'step_done', 'run_started', 'stage_started', 'probe_placed', 'probe_removed',
+  'reading_logged', 'readings_imported', 'pulled', 'chill_started', 'noted',
+];
+
+function refuseCorrection(entries: ReadonlyMap<string, EntryKind>, proposed: Proposed): Refusal | null {
+  if (proposed.body.kind !== 'corrected') return proposed.corrects ? 'unknown_target' : null;
+  const kind = proposed.corrects ? entries.get(proposed.corrects) : undefined;
+  if (!kind || !CORRECTABLE.includes(kind)) return 'unknown_target';
+  const { replacement } = proposed.body;
+  return replacement && replacement.kind !== kind ? 'unknown_target' : null;
+}
+
 /** Kinds that are still taken when the record is closed, and while a batch is on hold. */
 const AFTER_SIGNATURE: readonly EntryKind[] = ['corrected', 'noted'];
 /** Making goes no further on hold; looking, logging, cooling and deciding do. */
@@ -61,16 +75,17 @@ const STOPPED_BY_HOLD: readonly EntryKind[] = ['run_started', 'signed'];
 /**
  * Says whether a proposed entry fits the batch as it stands: the guard against two tabs, double taps
  * and clocks that are wrong. Pure; the caller holds the batch's lock.
- * @param entryIds ids of the batch's entries, for corrections
+ * @param entries the batch's entries by id, for corrections
  * @returns null when it fits, else why not
  */
-export function refuse(recipe: Recipe, state: BatchState, entryIds: ReadonlySet<string>, proposed: Proposed, nowS: number): Refusal | null {
-  const { body, happenedS, corrects } = proposed;
+export function refuse(recipe: Recipe, state: BatchState, entries: ReadonlyMap<string, EntryKind>, proposed: Proposed, nowS: number): Refusal | null {
+  const { body, happenedS } = proposed;
   if (happenedS > nowS + CLOCK_SLACK_S) return 'in_future';
   if (state.startedS > 0 && happenedS < state.startedS) return 'before_batch';
   if (state.signature?.stands && !AFTER_SIGNATURE.includes(body.kind)) return body.kind === 'signed' ? 'already_signed' : 'batch_closed';
   if (state.phase === 'destroyed' && !AFTER_SIGNATURE.includes(body.kind)) return 'batch_destroyed';
-  if (body.kind === 'corrected' && !(corrects && entryIds.has(corrects))) return 'unknown_target';
+  const correction = refuseCorrection(entries, proposed);
+  if (correction) return correction;
   if (STOPPED_BY_HOLD.includes(body.kind) && state.holds.some((h) => h.open)) return 'on_hold';
   return (ASK[body.kind] as Ask<EntryKind> | undefined)?.(state, body as never, recipe) ?? null;
 }

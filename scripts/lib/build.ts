@@ -1,0 +1,28 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import { sha256 } from '../../src/platform/hash';
+import { bin, ROOT } from './paths';
+import { run } from './shell';
+
+const STAMP = path.join(ROOT, '.next/jolly-stamp');
+const WATCHED = ['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'];
+
+function* filesIn(place: string): Generator<string> {
+  if (!fs.statSync(place).isDirectory()) return void (yield place);
+  for (const name of fs.readdirSync(place).sort()) yield* filesIn(path.join(place, name));
+}
+
+function fingerprint(): string {
+  const parts: string[] = [];
+  for (const w of WATCHED) for (const f of filesIn(path.join(ROOT, w))) if (!f.endsWith('.test.ts')) parts.push(f.slice(ROOT.length), sha256(fs.readFileSync(f)));
+  return sha256(parts.join('\n'));
+}
+
+/** Builds for production unless the last build is of these very sources. */
+export function buildIfNeeded(): void {
+  const now = fingerprint();
+  if (fs.existsSync(STAMP) && fs.readFileSync(STAMP, 'utf8') === now) return;
+  console.error('Building …');
+  run(bin('next'), ['build']);
+  fs.writeFileSync(STAMP, now);
+}

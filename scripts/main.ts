@@ -1,0 +1,17 @@
+export {};
+
+const [command, ...args] = process.argv.slice(2);
+
+if (command === 'demo' || command === 'start') {
+  const { serve } = await import('./serve');
+  await serve({ demo: command === 'demo', fresh: args.includes('--fresh') });
+} else if (command === 'test') {
+  const { test } = await import('./test');
+  await test(args);
+} else if (command === 'bench') {
+  const { bench } = await import('./bench');
+  await bench();
+} else if (command === 'verify') {
+  const { verify } = await import('./verify');
+  await verify();
+}

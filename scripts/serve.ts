@@ -1,0 +1,71 @@
+import { makeAuth } from '../src/platform/auth';
+import { makeDb, makePool, type Db } from '../src/platform/db/client';
+import { migrateToLatest } from '../src/platform/db/migrate';
+import { seedRules } from '../src/features/settings/service';
+import { buildIfNeeded } from './lib/build';
+import { bin } from './lib/paths';
+import { freePort } from './lib/ports';
+import { startPostgres } from './lib/postgres';
+import { sessionSecret } from './lib/secret';
+import { Supervisor, waitFor } from './lib/supervisor';
+import { DEMO_PASSWORD, DEMO_PEOPLE, emptyDatabase, loadDemo } from './demo/load';
+
+async function prepare(url: string, work: (db: Db, auth: ReturnType<typeof makeAuth>) => Promise<void>): Promise<void> {
+  const pool = makePool(url, 4);
+  const db = makeDb(pool);
+  try {
+    await migrateToLatest(db);
+    await seedRules(db);
+    await work(db, makeAuth(pool, sessionSecret()));
+  } finally {
+    await db.destroy();
+  }
+}
+
+function greet(url: string, demo: boolean, panel: number): void {
+  console.log(`\nJolly Kettle is at ${url}`);
+  if (!demo) return void console.log('The first visit creates the first release lead. Ctrl-C stops.\n');
+  console.log(`Demo sign-ins, password ${DEMO_PASSWORD}:`);
+  for (const p of DEMO_PEOPLE) console.log(`  ${p.email.padEnd(28)} ${p.name}, ${p.role.replace('_', ' ')}`);
+  console.log(`Faults of the simulated house: http://127.0.0.1:${panel}\nCtrl-C stops.\n`);
+}
+
+/** Starts everything for `./kettle demo` and `./kettle start`, and stops it on Ctrl-C. */
+export async function serve(options: { demo: boolean; fresh: boolean }): Promise<void> {
+  const server = process.env.DATABASE_URL ? { url: process.env.DATABASE_URL, stop: () => undefined } : await startPostgres(options.demo ? 'pg-demo' : 'pg');
+  const supervisor = new Supervisor();
+  let stopping = false;
+  const stop = async (code: number) => {
+    if (stopping) return;
+    stopping = true;
+    await supervisor.stop();
+    server.stop();
+    process.exit(code);
+  };
+  process.on('SIGINT', () => void stop(0));
+  process.on('SIGTERM', () => void stop(0));
+  try {
+    let tokens: string[] = [];
+    if (options.demo && options.fresh) await emptyDatabase(server.url);
+    await prepare(server.url, async (db, auth) => {
+      if (options.demo) tokens = await loadDemo(db, auth, Date.now() / 1000);
+    });
+    buildIfNeeded();
+    const host = process.env.HOST ?? '127.0.0.1';
+    const port = process.env.PORT ? Number(process.env.PORT) : await freePort(3000, host);
+    const url = `http://${host === '0.0.0.0' ? 'localhost' : host}:${port}`;
+    const local = `http://127.0.0.1:${port}`;
+    const env = { ...process.env, DATABASE_URL: server.url, BETTER_AUTH_SECRET: sessionSecret(), NODE_ENV: 'production' as const };
+    supervisor.launch({ name: 'app', command: bin('next'), args: ['start', '-p', String(port), '-H', host], env });
+    await waitFor(`${local}/api/health`);
+    const panel = await freePort(port + 1000);
+    if (options.demo) {
+      const simEnv = { ...env, JOLLY_URL: local, JOLLY_DEVICE_TOKENS: tokens.join(), JOLLY_PANEL_PORT: String(panel) };
+      supervisor.launch({ name: 'simulated-house', command: bin('tsx'), args: ['src/devices/house/main.ts'], env: simEnv });
+    }
+    greet(url, options.demo, panel);
+  } catch (error) {
+    console.error(error instanceof Error ? error.message : error);
+    await stop(1);
+  }
+}

@@ -1,0 +1,32 @@
+import { foldBatch, judge, type Case, type Entry, type RuleSet, type Verdict } from '@/core';
+import { loadSeries } from '@/features/readings/repository';
+import type { Handle } from '@/platform/db/client';
+import { findBatch, loadEntries, loadRules, openBatches, type BatchHead } from './repository';
+
+/** A batch with everything that its verdict rests on. */
+export type Dossier = { head: BatchHead; entries: Entry[]; case: Case; verdict: Verdict };
+
+async function dossierOf(db: Handle, head: BatchHead, nowS: number): Promise<Dossier> {
+  const entries = await loadEntries(db, head.id);
+  const start = entries[0]?.body;
+  const rules: RuleSet = await loadRules(db, start?.kind === 'batch_started' ? start.rules.map((r) => r.id) : []);
+  const state = foldBatch(head.recipe, entries);
+  const channels = [...new Set(state.probes.map((p) => p.channelId))];
+  /* Packing ends the evidence, so that a signature seals something that no later reading changes. */
+  const endS = state.steps.pack?.atS ?? nowS;
+  const series = await loadSeries(db, channels, state.startedS, endS);
+  const judged: Case = { recipe: head.recipe, rules, state, series, nowS: endS };
+  return { head, entries, case: judged, verdict: judge(judged) };
+}
+
+/** Loads and judges one batch, or null when there is none with this id. */
+export async function loadDossier(db: Handle, batchId: string, nowS: number): Promise<Dossier | null> {
+  const head = await findBatch(db, batchId);
+  return head && dossierOf(db, head, nowS);
+}
+
+/** Loads and judges every batch whose record is open. */
+export async function loadOpenDossiers(db: Handle, nowS: number): Promise<Dossier[]> {
+  const heads = await openBatches(db);
+  return Promise.all(heads.map((h) => dossierOf(db, h, nowS)));
+}

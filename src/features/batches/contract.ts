@@ -1,0 +1,123 @@
+import { z } from 'zod';
+import type { EntryBody } from '@/core';
+
+/** Two tonnes: more than any smokehouse this is for can hang. */
+export const MAX_MASS_G = 2_000_000;
+
+const mass = z.number().positive('must be more than 0').max(MAX_MASS_G, 'more than 2 000 kg cannot be one batch');
+const temp = z.number().min(-80).max(400);
+const words = z.string().trim().min(3, 'say it in a few words').max(2000);
+const optionalTemp = temp.optional();
+const what = z.enum(['core', 'air', 'cooler']);
+const channelId = z.number().int().positive();
+
+const weighed = z.object({
+  kind: z.literal('weighed'),
+  lineId: z.string().min(1).max(100),
+  amountG: mass,
+  scaleId: z.string().max(100),
+  scaleResolutionG: z.number().positive().max(10_000),
+  targetG: z.number().nonnegative().max(MAX_MASS_G),
+  nitriteFraction: z.number().positive().max(1).optional(),
+  lot: z.string().trim().max(100).optional(),
+});
+const reading = z.object({ kind: z.literal('reading_logged'), what, tempC: temp, thickest: z.boolean() });
+const stepDone = z.object({
+  kind: z.literal('step_done'),
+  step: z.enum(['grind', 'mix', 'stuff', 'surface_dry', 'bloom', 'pack']),
+  tempC: optionalTemp,
+  weightG: mass.optional(),
+});
+
+/** Facts that can be reported and later corrected. */
+const facts = [
+  weighed,
+  reading,
+  stepDone,
+  z.object({ kind: z.literal('cure_hold_started'), coolerC: optionalTemp }),
+  z.object({ kind: z.literal('cure_hold_ended'), coolerC: optionalTemp }),
+  z.object({ kind: z.literal('run_started'), houseId: z.string().min(1).max(100) }),
+  z.object({ kind: z.literal('stage_started'), stageIndex: z.number().int().min(0).max(100) }),
+  z.object({ kind: z.literal('probe_placed'), channelId, what, thickest: z.boolean() }),
+  z.object({ kind: z.literal('probe_removed'), channelId, reason: words }),
+  z.object({ kind: z.literal('pulled') }),
+  z.object({ kind: z.literal('chill_started'), medium: z.enum(['ice_bath', 'shower', 'cooler']) }),
+  z.object({ kind: z.literal('noted'), text: words }),
+] as const;
+
+const importedChannel = z.object({ channelId, name: z.string().max(200), what, thickest: z.boolean() });
+const imported = z.object({
+  kind: z.literal('readings_imported'),
+  fileName: z.string().max(255),
+  sha256: z.string().length(64),
+  channels: z.array(importedChannel).max(50),
+});
+
+const corrected = z.object({
+  kind: z.literal('corrected'),
+  reason: words,
+  replacement: z.discriminatedUnion('kind', [...facts, imported]).nullable(),
+  happenedS: z.number().optional(),
+});
+
+const disposed = z.object({
+  kind: z.literal('disposed'),
+  disposition: z.enum(['continue', 'cook_on', 'rework', 'destroy', 'release_on_authority']),
+  reason: words,
+  authority: z.string().trim().min(3, 'name the authority and its decision').max(500).optional(),
+  checks: z.array(z.string().max(50)).max(20),
+});
+
+/** What a person may post; the server says who, and by which way a cure was checked. */
+export const postedBodySchema = z.discriminatedUnion('kind', [
+  ...facts,
+  corrected,
+  disposed.refine((d) => d.disposition !== 'release_on_authority' || d.authority, { path: ['authority'], message: 'name the authority and its written decision' }),
+  z.object({ kind: z.literal('cure_checked'), weighedId: z.uuid(), readingG: mass }),
+  z.object({ kind: z.literal('held'), reason: words }),
+]);
+export type PostedBody = z.infer<typeof postedBodySchema>;
+
+export const postedEntrySchema = z.object({
+  id: z.uuid(),
+  happenedAt: z.iso.datetime({ offset: true }),
+  body: postedBodySchema,
+  corrects: z.uuid().nullable().default(null),
+  /** The person was asked about an odd figure and stands by it. */
+  confirmed: z.boolean().default(false),
+  enteredIn: z.enum(['metric', 'us']).default('metric'),
+});
+export type PostedEntry = z.input<typeof postedEntrySchema>;
+
+/** Every body that the logbook holds, for reading it back. */
+export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind', [
+  ...facts,
+  imported,
+  corrected,
+  disposed,
+  z.object({ kind: z.literal('cure_checked'), weighedId: z.uuid(), readingG: mass, method: z.enum(['second_person', 'reentered_alone']) }),
+  z.object({ kind: z.literal('held'), source: z.enum(['rule', 'person']), check: z.string().optional(), reason: z.string() }),
+  z.object({
+    kind: z.literal('batch_started'),
+    plannedMeatG: mass,
+    readyByS: z.number(),
+    recipeVersionId: z.uuid(),
+    recipeSha256: z.string(),
+    rules: z.array(z.object({ id: z.string(), sha256: z.string() })),
+    carriesOver: z.string().optional(),
+  }),
+  z.object({ kind: z.literal('signed'), verdictSha256: z.string(), evidenceSha256: z.string(), statement: z.string() }),
+]);
+
+export const startBatchSchema = z.object({
+  id: z.uuid(),
+  recipeVersionId: z.uuid(),
+  meatG: mass,
+  readyBy: z.iso.datetime({ offset: true }),
+  startedAt: z.iso.datetime({ offset: true }),
+});
+export type StartBatch = z.infer<typeof startBatchSchema>;
+
+export type PostResult =
+  | { ok: true; known: boolean; holds: string[] }
+  | { ok: false; code: string; fields?: Record<string, string>; otherC?: number };

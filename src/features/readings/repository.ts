@@ -1,0 +1,64 @@
+import { sql } from 'kysely';
+import type { Reading, ReadingPlace } from '@/core';
+import type { Handle } from '@/platform/db/client';
+import { toDate } from '@/platform/clock';
+
+export type ReadingRow = { channelId: number; atMs: number; tempC: number };
+export type Stored = { added: number; conflicts: number[] };
+
+/**
+ * Stores readings; each (channel, time) once. Rows that are there already with the same value are known;
+ * the indexes of those with another value come back as conflicts and change nothing.
+ */
+export async function storeReadings(db: Handle, rows: readonly ReadingRow[]): Promise<Stored> {
+  if (rows.length === 0) return { added: 0, conflicts: [] };
+  const channels = rows.map((r) => r.channelId);
+  const times = rows.map((r) => new Date(r.atMs).toISOString());
+  const temps = rows.map((r) => r.tempC);
+  const result = await sql<{ added: number; conflicts: number[] | null }>`
+    with input as (
+      select * from unnest(${channels}::int[], ${times}::timestamptz[], ${temps}::real[]) with ordinality as t (channel_id, at, temp_c, i)
+    ), added as (
+      insert into reading select channel_id, at, temp_c from input on conflict do nothing returning 1
+    )
+    select (select count(*)::int from added) as added,
+      (select array_agg((i - 1)::int) from input join reading r using (channel_id, at) where r.temp_c <> input.temp_c) as conflicts`.execute(db);
+  const row = result.rows[0]!;
+  return { added: row.added, conflicts: row.conflicts ?? [] };
+}
+
+/** Readings of channels between two times, by channel, in time order, s and °C. */
+export async function loadSeries(db: Handle, channelIds: readonly number[], fromS: number, toS: number): Promise<Record<number, Reading[]>> {
+  const series: Record<number, Reading[]> = Object.fromEntries(channelIds.map((id) => [id, []]));
+  if (channelIds.length === 0) return series;
+  const rows = await db
+    .selectFrom('reading')
+    .select(['channelId', sql<number>`extract(epoch from at)::float8`.as('tS'), 'tempC'])
+    .where('channelId', 'in', [...channelIds])
+    .where('at', '>=', toDate(fromS))
+    .where('at', '<=', toDate(toS))
+    .orderBy('channelId')
+    .orderBy('at')
+    .execute();
+  for (const r of rows) series[r.channelId]!.push({ tS: r.tS, tempC: r.tempC });
+  return series;
+}
+
+export type Channel = { id: number; houseId: string | null; key: string; name: string; what: ReadingPlace };
+
+export const houseChannels = (db: Handle, houseId: string): Promise<Channel[]> =>
+  db.selectFrom('channel').select(['id', 'houseId', 'key', 'name', 'what']).where('houseId', '=', houseId).orderBy('id').execute();
+
+export const channelsByIds = (db: Handle, ids: readonly number[]): Promise<Channel[]> =>
+  ids.length === 0 ? Promise.resolve([]) : db.selectFrom('channel').select(['id', 'houseId', 'key', 'name', 'what']).where('id', 'in', [...ids]).execute();
+
+/** The channel of a batch that an imported column fills, made when it is not there yet. */
+export async function batchChannel(db: Handle, batchId: string, key: string, what: ReadingPlace): Promise<number> {
+  const made = await db
+    .insertInto('channel')
+    .values({ batchId, houseId: null, key, name: key, what })
+    .onConflict((c) => c.columns(['batchId', 'key']).where('batchId', 'is not', null).doUpdateSet({ name: key }))
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  return made.id;
+}

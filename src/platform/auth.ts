@@ -1,0 +1,46 @@
+import { betterAuth } from 'better-auth';
+import { nextCookies } from 'better-auth/next-js';
+import { admin } from 'better-auth/plugins';
+import { createAccessControl } from 'better-auth/plugins/access';
+import { adminAc, defaultStatements, userAc } from 'better-auth/plugins/admin/access';
+import type pg from 'pg';
+import { pool } from './db/client';
+import { env } from './env';
+
+export { ROLES, type Role } from './roles';
+
+const ac = createAccessControl(defaultStatements);
+const nobody = ac.newRole(userAc.statements);
+
+function trusted(request?: Request): string[] {
+  const fixed = env().JOLLY_ORIGINS?.split(',').map((o) => o.trim()) ?? [];
+  const host = request?.headers.get('host');
+  return host ? [...fixed, `http://${host}`, `https://${host}`] : fixed;
+}
+
+/** Accounts and sessions on our own database; people are added by a release lead, never by themselves. */
+export function makeAuth(database: pg.Pool, secret: string) {
+  return betterAuth({
+    database,
+    secret,
+    baseURL: 'http://localhost',
+    trustedOrigins: trusted,
+    telemetry: { enabled: false },
+    emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: 10 },
+    session: { expiresIn: 60 * 60 * 24 * 7 },
+    rateLimit: { enabled: true, window: 60, max: 600, customRules: { '/sign-in/email': { window: 60, max: 30 } } },
+    advanced: { useSecureCookies: false },
+    plugins: [
+      admin({
+        ac,
+        adminRoles: ['release_lead'],
+        defaultRole: 'reader',
+        roles: { release_lead: ac.newRole(adminAc.statements), operator: nobody, formulator: nobody, reader: nobody },
+      }),
+      nextCookies(),
+    ],
+  });
+}
+
+const shared = globalThis as { jollyAuth?: ReturnType<typeof makeAuth> };
+export const auth = () => (shared.jollyAuth ??= makeAuth(pool(), env().BETTER_AUTH_SECRET));

@@ -1,0 +1,34 @@
+import { CamelCasePlugin, Kysely, PostgresDialect, type Transaction } from 'kysely';
+import pg from 'pg';
+import { env } from '../env';
+import type { Tables } from './tables';
+
+export type Db = Kysely<Tables>;
+export type Tx = Transaction<Tables>;
+/** A database handle, inside or outside a transaction. */
+export type Handle = Db | Tx;
+
+const INT8 = 20;
+pg.types.setTypeParser(INT8, Number);
+
+/** A pool that outlives a restart of the server: broken idle connections are dropped, new ones made. */
+export function makePool(connectionString: string, max = 10): pg.Pool {
+  const pool = new pg.Pool({ connectionString, max, keepAlive: true, connectionTimeoutMillis: 5000 });
+  pool.on('error', (error) => console.warn(`database: idle connection lost (${error.message})`));
+  return pool;
+}
+
+/** Kysely over a pool: snake_case in the database, camelCase here. */
+export const makeDb = (pool: pg.Pool): Db =>
+  new Kysely<Tables>({
+    dialect: new PostgresDialect({ pool }),
+    plugins: [new CamelCasePlugin({ underscoreBetweenUppercaseLetters: true, maintainNestedObjectKeys: true })],
+  });
+
+const shared = globalThis as { jollyPool?: pg.Pool; jollyDb?: Db };
+
+/** The process's one pool. */
+export const pool = (): pg.Pool => (shared.jollyPool ??= makePool(env().DATABASE_URL));
+
+/** The process's one database handle. */
+export const db = (): Db => (shared.jollyDb ??= makeDb(pool()));

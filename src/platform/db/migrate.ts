@@ -1,0 +1,10 @@
+import { Migrator } from 'kysely';
+import type { Db } from './client';
+import * as foundations from './migrations/0001-foundations';
+
+/** Brings the schema up to date; each migration runs once, in its own transaction, under a lock. */
+export async function migrateToLatest(db: Db): Promise<void> {
+  const migrator = new Migrator({ db, provider: { getMigrations: async () => ({ '0001-foundations': foundations }) } });
+  const { error } = await migrator.migrateToLatest();
+  if (error) throw error;
+}

@@ -1,0 +1,14 @@
+import { z } from 'zod';
+
+const schema = z.object({
+  DATABASE_URL: z.string().min(1, 'DATABASE_URL is not set: start the application with ./kettle'),
+  BETTER_AUTH_SECRET: z.string().min(32),
+  JOLLY_ORIGINS: z.string().optional(),
+});
+
+/** Settings from the environment, checked at first use. */
+export function env() {
+  const parsed = schema.safeParse(process.env);
+  if (!parsed.success) throw new Error(parsed.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('\n'));
+  return parsed.data;
+}
