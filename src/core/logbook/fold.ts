@@ -22,6 +22,7 @@ const APPLY: Apply = {
     Object.assign(s, { startedS: e.happenedS, plannedMeatG: b.plannedMeatG, readyByS: b.readyByS });
   },
   weighed: (s, b, e) => {
+    if (b.lineId === CURE_LINE) s.cureCheck = null;
     s.weighed[b.lineId] = {
       entryId: e.id, lineId: b.lineId, amountG: b.amountG, targetG: b.targetG, scaleResolutionG: b.scaleResolutionG,
       nitriteFraction: b.nitriteFraction ?? null, atS: e.happenedS, by: e.by,

@@ -62,3 +62,13 @@ export async function batchChannel(db: Handle, batchId: string, key: string, wha
     .executeTakeFirstOrThrow();
   return made.id;
 }
+
+/** The newest reading of each channel. */
+export async function lastReadings(db: Handle, channelIds: readonly number[]): Promise<Record<number, Reading>> {
+  if (channelIds.length === 0) return {};
+  const rows = await sql<{ channelId: number; tS: number; tempC: number }>`
+    select c.id as channel_id, extract(epoch from r.at)::float8 as t_s, r.temp_c
+    from unnest(${[...channelIds]}::int[]) as c (id)
+    cross join lateral (select at, temp_c from reading where channel_id = c.id order by at desc limit 1) r`.execute(db);
+  return Object.fromEntries(rows.rows.map((r) => [r.channelId, { tS: r.tS, tempC: r.tempC }]));
+}

@@ -1,0 +1,30 @@
+import type { ReactNode } from 'react';
+import { requirePage } from '@/features/accounts/identify';
+import { may } from '@/features/accounts/policy';
+import { dossierOfPage } from '@/features/batches/page-data';
+import { BatchProvider } from '@/features/batches/ui/BatchProvider';
+import { BatchTabs } from '@/features/batches/ui/BatchTabs';
+import { HoldPanel } from '@/features/batches/ui/HoldPanel';
+import { PHASE_WORDS } from '@/features/batches/ui/words';
+import { showOfRequest } from '@/features/settings/show';
+
+export default async function BatchLayout({ params, children }: { params: Promise<{ id: string }>; children: ReactNode }) {
+  const person = await requirePage();
+  const dossier = await dossierOfPage((await params).id);
+  const show = await showOfRequest();
+  const { head, case: c } = dossier;
+  const value = { batchId: head.id, personId: person.id, canWork: may(person.role, 'work_batches'), timeZone: show.settings.timeZone };
+  return (
+    <BatchProvider value={value}>
+      <div className="mb-1 flex flex-wrap items-baseline gap-x-3">
+        <h1 className="text-2xl font-extrabold">{head.recipe.name}</h1>
+        <p className="text-soft">
+          Batch {head.code} · recipe version {head.recipeVersion} · {show.mass(c.state.meatG ?? c.state.plannedMeatG)} · <strong className="text-ink">{PHASE_WORDS[c.state.phase]}</strong>
+        </p>
+      </div>
+      <BatchTabs batchId={head.id} />
+      <HoldPanel dossier={dossier} show={show} canDecide={may(person.role, 'decide')} />
+      {children}
+    </BatchProvider>
+  );
+}

@@ -1,0 +1,26 @@
+import { redirect } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { requirePage } from '@/features/accounts/identify';
+import { TopBar } from '@/features/accounts/ui/TopBar';
+import { OutboxBar } from '@/features/batches/ui/OutboxBar';
+import { showOfRequest, siteOfRequest } from '@/features/settings/show';
+import { Live } from '@/ui/live';
+import { ShowProvider } from '@/ui/show-context';
+
+export default async function SiteLayout({ children }: { children: ReactNode }) {
+  if (!(await siteOfRequest())) redirect('/welcome');
+  const person = await requirePage();
+  const show = await showOfRequest();
+  return (
+    <ShowProvider settings={show.settings}>
+      <a href="#main" className="sr-only focus:not-sr-only">Skip to the content</a>
+      <TopBar person={person} show={show} />
+      <Live />
+      <OutboxBar personId={person.id} />
+      <main id="main" className="mx-auto max-w-6xl px-4 py-4">{children}</main>
+      <footer className="no-print mx-auto max-w-6xl px-4 pb-6 text-sm text-soft">
+        Follow your local code and the authority that licenses you; this tool does not replace either.
+      </footer>
+    </ShowProvider>
+  );
+}

@@ -1,0 +1,54 @@
+import Link from 'next/link';
+import { requirePage } from '@/features/accounts/identify';
+import { may } from '@/features/accounts/policy';
+import { loadOpenDossiers, type Dossier } from '@/features/batches/case';
+import { nextStep } from '@/features/batches/next-step';
+import { closedBatches } from '@/features/batches/repository';
+import { BatchCard } from '@/features/batches/ui/BatchCard';
+import { showOfRequest } from '@/features/settings/show';
+import { nowS } from '@/platform/clock';
+import { db } from '@/platform/db/client';
+
+const isHeld = (d: Dossier) => d.case.state.holds.some((h) => h.open);
+const dueOf = (d: Dossier) => nextStep(d.case).dueS ?? Infinity;
+
+/** Floor: what is where now, what is due next, what is on hold. */
+export default async function FloorPage() {
+  const person = await requirePage();
+  const show = await showOfRequest();
+  const now = nowS();
+  const open = await loadOpenDossiers(db(), now);
+  const held = open.filter(isHeld);
+  const running = open.filter((d) => !isHeld(d)).sort((a, b) => dueOf(a) - dueOf(b));
+  const finished = await closedBatches(db(), '', 4);
+  const work = may(person.role, 'work_batches');
+  const cards = (list: Dossier[]) => (
+    <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
+      {list.map((d) => <BatchCard key={d.head.id} dossier={d} show={show} nowS={now} canWork={work} />)}
+    </ul>
+  );
+  return (
+    <>
+      <div className="mb-3 flex flex-wrap items-center justify-between gap-2">
+        <h1 className="text-2xl font-extrabold">Floor</h1>
+        {work && <Link href="/batches/new" className="button-main">Start a batch</Link>}
+      </div>
+      {held.length > 0 && <section aria-label="On hold" className="mb-4">{cards(held)}</section>}
+      <section aria-label="Running, next due first">{cards(running)}</section>
+      {open.length === 0 && <p className="sheet">The house is quiet. {work ? 'Start a batch when the meat is on the bench.' : 'Nothing is running.'}</p>}
+      {finished.length > 0 && (
+        <section className="mt-5">
+          <h2 className="font-semibold">Finished lately</h2>
+          <ul>
+            {finished.map((b) => (
+              <li key={b.id} className="flex gap-3 border-t border-line py-2">
+                <Link href={`/batches/${b.id}`} className="text-accent underline">{b.recipe.name}</Link>
+                <span className="text-soft">{b.code}, closed {show.clock(b.closedS!)} · {show.until(b.closedS!, now)}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,8 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { BatchContext, type BatchContextValue } from './use-post';
+
+export function BatchProvider({ value, children }: { value: BatchContextValue; children: ReactNode }) {
+  return <BatchContext value={value}>{children}</BatchContext>;
+}

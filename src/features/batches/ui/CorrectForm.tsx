@@ -1,0 +1,61 @@
+'use client';
+
+import { useState } from 'react';
+import { fromBase, toBase, unitSymbol, type EntryBody, type Quantity } from '@/core';
+import { NumberField, readFigure } from '@/ui/number-field';
+import { useShow } from '@/ui/show-context';
+import { Notice } from '@/ui/status';
+import type { PostedBody } from '../contract';
+import { useBatch, usePost } from './use-post';
+
+type Corrected = Extract<PostedBody, { kind: 'corrected' }>['replacement'];
+type Figure = { quantity: Quantity; base: number; put: (base: number) => Corrected };
+
+/** The one figure of an entry that can be wrong, and how to write it back; null when only striking out makes sense. */
+function figureOf(body: EntryBody): Figure | null {
+  if (body.kind === 'weighed') return { quantity: body.amountG >= 1000 ? 'mass' : 'dose', base: body.amountG, put: (amountG) => ({ ...body, amountG }) };
+  if (body.kind === 'reading_logged') return { quantity: 'temperature', base: body.tempC, put: (tempC) => ({ ...body, tempC }) };
+  if (body.kind === 'cure_hold_started' || body.kind === 'cure_hold_ended') return { quantity: 'temperature', base: body.coolerC ?? 0, put: (coolerC) => ({ ...body, coolerC }) };
+  if (body.kind === 'step_done' && body.weightG) return { quantity: 'mass', base: body.weightG, put: (weightG) => ({ ...body, weightG }) };
+  return null;
+}
+
+const round = (x: number) => String(Math.round(x * 1000) / 1000);
+
+/** A correction is a new entry that names the old one and says why; the old one stays in the log. */
+export function CorrectForm({ entryId, body }: { entryId: string; body: EntryBody }) {
+  const show = useShow();
+  const { canWork } = useBatch();
+  const { send, busy, message } = usePost();
+  const figure = figureOf(body);
+  const system = figure?.quantity === 'dose' ? 'metric' : show.settings.system;
+  const [open, setOpen] = useState(false);
+  const [strike, setStrike] = useState(figure === null);
+  const [text, setText] = useState(figure ? round(fromBase(figure.quantity, figure.base, system)) : '');
+  const [reason, setReason] = useState('');
+  const [error, setError] = useState<string | null>(null);
+  if (!canWork) return null;
+  if (!open) return <button type="button" className="button" onClick={() => setOpen(true)}>Correct</button>;
+  const submit = async () => {
+    const read = readFigure(text);
+    if (!strike && !read.ok) return setError(read.error);
+    const replacement = strike || !figure || !read.ok ? null : figure.put(toBase(figure.quantity, read.value, system));
+    const outcome = await send({ kind: 'corrected', reason, replacement }, { corrects: entryId, confirmed: true, enteredIn: show.settings.system });
+    if (outcome.ok) setOpen(false);
+  };
+  return (
+    <form className="mt-2 max-w-md space-y-3" onSubmit={(e) => { e.preventDefault(); void submit(); }}>
+      {figure && <label className="flex min-h-12 items-center gap-2"><input type="checkbox" className="size-5" checked={strike} onChange={(e) => setStrike(e.target.checked)} /> Strike it out: it did not happen</label>}
+      {figure && !strike && <NumberField label="It should say" unit={unitSymbol(figure.quantity, system)} value={text} onChange={setText} error={error} />}
+      <div>
+        <label htmlFor={`why-${entryId}`} className="label">Why</label>
+        <input id={`why-${entryId}`} className="field" value={reason} onChange={(e) => setReason(e.target.value)} />
+      </div>
+      {message && <Notice tone="bad">{message}</Notice>}
+      <div className="flex gap-2">
+        <button className="button-main" disabled={busy}>Record the correction</button>
+        <button type="button" className="button" onClick={() => setOpen(false)}>Leave it</button>
+      </div>
+    </form>
+  );
+}

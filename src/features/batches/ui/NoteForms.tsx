@@ -1,0 +1,28 @@
+'use client';
+
+import { useState } from 'react';
+import { Notice } from '@/ui/status';
+import { useBatch, usePost } from './use-post';
+
+/** A note for the log, or a hold placed by a person. */
+export function NoteForms({ closed }: { closed: boolean }) {
+  const { canWork } = useBatch();
+  const { send, busy, message } = usePost();
+  const [text, setText] = useState('');
+  if (!canWork) return null;
+  const put = async (kind: 'noted' | 'held') => {
+    const outcome = await send(kind === 'noted' ? { kind, text } : { kind, reason: text });
+    if (outcome.ok || outcome.code === 'kept') setText('');
+  };
+  return (
+    <form className="sheet space-y-3" onSubmit={(e) => { e.preventDefault(); void put('noted'); }}>
+      <label htmlFor="note" className="label">Note, or reason for a hold</label>
+      <textarea id="note" className="field min-h-20 py-2" value={text} onChange={(e) => setText(e.target.value)} />
+      {message && <Notice tone="bad">{message}</Notice>}
+      <div className="flex gap-2">
+        <button className="button-main" disabled={busy}>Add the note</button>
+        {!closed && <button type="button" className="button-bad" disabled={busy} onClick={() => void put('held')}>Put on hold</button>}
+      </div>
+    </form>
+  );
+}

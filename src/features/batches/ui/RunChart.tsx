@@ -1,0 +1,93 @@
+'use client';
+
+import type { ApexOptions } from 'apexcharts';
+import { fromBase, unitSymbol, type Reading } from '@/core';
+import { Chart } from '@/ui/chart/chart';
+import type { Show } from '@/ui/show';
+import { useShow } from '@/ui/show-context';
+import type { RunChartData } from '../chart-data';
+
+const LINE_LOOK = {
+  core: { colors: ['#a3241b', '#c96a12', '#7a2f8f', '#5c5c14'], dash: 0, width: 3 },
+  air: { colors: ['#2f6f9f', '#4b8f8c'], dash: 0, width: 1.5 },
+  cooler: { colors: ['#4a63a8'], dash: 0, width: 1.5 },
+};
+
+type Drawn = { name: string; color: string; width: number; dash: number; data: { x: number; y: number }[] };
+
+function draw(data: RunChartData, show: Show): Drawn[] {
+  const { system } = show.settings;
+  const points = (readings: readonly Reading[]) => readings.map((r) => ({ x: Math.round(r.tS * 1000), y: Math.round(fromBase('temperature', r.tempC, system) * 10) / 10 }));
+  const used: Record<string, number> = {};
+  const lines = data.lines.map((l): Drawn => {
+    const look = LINE_LOOK[l.what];
+    const n = used[l.what] ?? 0;
+    used[l.what] = n + 1;
+    return { name: l.name, color: look.colors[n % look.colors.length]!, width: look.width, dash: look.dash, data: points(l.readings) };
+  });
+  if (data.setPoints.length > 0) lines.push({ name: 'Set point', color: '#8a7f6d', width: 1, dash: 4, data: points(data.setPoints) });
+  return lines;
+}
+
+/** Labels stand at the line's end; one that would cover another is left to the table under the chart. */
+function endLabels(lines: Drawn[]): PointAnnotations[] {
+  const taken: number[] = [];
+  const out: PointAnnotations[] = [];
+  for (const l of lines) {
+    const end = l.data.at(-1)!;
+    if (taken.some((y) => Math.abs(y - end.y) < 5)) continue;
+    taken.push(end.y);
+    out.push({ x: end.x, y: end.y, marker: { size: 3, fillColor: l.color, strokeColor: l.color }, label: { text: `${l.name} ${end.y}`, textAnchor: 'end', offsetX: -4, borderColor: l.color, style: { background: 'var(--sheet)', color: 'var(--ink)', fontSize: '12px' } } });
+  }
+  return out;
+}
+
+function annotations(data: RunChartData, lines: Drawn[], show: Show): ApexAnnotations {
+  const { system } = show.settings;
+  return {
+    xaxis: data.bands.map((b) => ({
+      x: b.fromS * 1000, x2: b.toS * 1000, fillColor: `var(--${b.kind})`, opacity: 0.45, borderColor: 'transparent',
+      label: { text: b.name, orientation: 'horizontal', textAnchor: 'start', position: 'top', borderColor: 'transparent', style: { background: 'transparent', color: 'var(--ink)', fontSize: '12px' } },
+    })),
+    yaxis: data.targets.map((t) => ({
+      y: fromBase('temperature', t.tempC, system), borderColor: 'var(--ink)', strokeDashArray: 2,
+      label: { text: `${t.name} ${show.temp(t.tempC)}`, position: 'left', textAnchor: 'start', borderColor: 'transparent', style: { background: 'transparent', color: 'var(--ink)' } },
+    })),
+    points: endLabels(lines),
+  };
+}
+
+/** A run live: stage bands, set points, targets, every probe; with a table of the last values behind it. */
+export function RunChart({ data, height = 380 }: { data: RunChartData; height?: number }) {
+  const show = useShow();
+  const lines = draw(data, show);
+  const unit = unitSymbol('temperature', show.settings.system);
+  const options: ApexOptions = {
+    annotations: annotations(data, lines, show),
+    colors: lines.map((l) => l.color),
+    stroke: { width: lines.map((l) => l.width), dashArray: lines.map((l) => l.dash), curve: lines.map((l) => (l.name === 'Set point' ? 'stepline' : 'straight')) },
+    xaxis: { type: 'datetime', min: data.fromS * 1000, max: data.toS * 1000, labels: { datetimeUTC: false, formatter: (v) => show.time(Number(v) / 1000) } },
+    yaxis: { title: { text: unit }, labels: { formatter: (v) => show.number(v, 0) } },
+    tooltip: { x: { formatter: (v) => show.clock(v / 1000) }, y: { formatter: (v) => `${show.number(v, 1)} ${unit}` } },
+  };
+  const cores = data.lines.filter((l) => l.what === 'core');
+  const summary = cores.map((l) => `${l.name} ${show.temp(l.readings.at(-1)!.tempC)} at ${show.time(l.readings.at(-1)!.tS)}, highest ${show.temp(Math.max(...l.readings.map((r) => r.tempC)))}`).join('; ');
+  return (
+    <div>
+      <Chart options={options} series={lines.map((l) => ({ name: l.name, data: l.data }))} height={height} summary={`${show.clock(data.fromS)} to ${show.clock(data.toS)}. ${summary || 'No core reading yet'}.`} />
+      <details>
+        <summary className="min-h-8 cursor-pointer small">Figures behind the chart</summary>
+        <table className="plain-table">
+          <thead><tr><th scope="col">Line</th><th scope="col">First</th><th scope="col">Highest</th><th scope="col">Last</th></tr></thead>
+          <tbody>
+            {data.lines.map((l) => {
+              const peak = l.readings.reduce((a, b) => (b.tempC > a.tempC ? b : a));
+              const cell = (r: Reading) => `${show.temp(r.tempC)} at ${show.time(r.tS)}`;
+              return <tr key={l.name}><td>{l.name}</td><td>{cell(l.readings[0]!)}</td><td>{cell(peak)}</td><td>{cell(l.readings.at(-1)!)}</td></tr>;
+            })}
+          </tbody>
+        </table>
+      </details>
+    </div>
+  );
+}

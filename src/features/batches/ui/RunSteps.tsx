@@ -1,0 +1,38 @@
+import type { Case } from '@/core';
+import type { Show } from '@/ui/show';
+import { EntryButton } from './EntryButton';
+import { MEDIUM_WORDS } from './words';
+
+/** The stages with their set points and times, and the next press: next stage, pull, chill. */
+export function RunSteps({ c, show, nowS }: { c: Case; show: Show; nowS: number }) {
+  const { recipe, state } = c;
+  const run = state.run!;
+  const at = run.stages.at(-1)!.index;
+  const next = recipe.program[at + 1];
+  const chillNow = state.chill.at(-1)?.medium;
+  const media = recipe.process.chill.map((p) => p.medium).filter((m) => m !== chillNow);
+  return (
+    <section className="sheet space-y-3" aria-label="Program">
+      <h2 className="text-lg font-semibold">Program</h2>
+      <ol>
+        {recipe.program.map((s, i) => {
+          const started = run.stages.find((x) => x.index === i);
+          const here = i === at && run.pulledS === null;
+          return (
+            <li key={s.id} className={`flex flex-wrap items-baseline gap-x-3 border-t border-line py-1.5 ${here ? 'font-semibold' : ''}`}>
+              <span className="size-3 rounded-sm border border-soft" style={{ background: `var(--${s.kind})` }} aria-hidden="true" />
+              <span>{s.name}{here ? ', now' : ''}</span>
+              <span className="text-soft">air {show.temp(s.airC)}{s.rh === undefined ? '' : `, ${show.number(s.rh * 100, 0)} % RH`}{s.smoke ? ', smoke' : ''}{s.endCoreC === undefined ? `, ${show.duration(s.plannedS)}` : `, until core ${show.temp(s.endCoreC)}`}</span>
+              <span className="ml-auto">{started ? show.clock(started.startS) : ''}{here ? ` · ${show.duration(nowS - started!.startS)}` : ''}</span>
+            </li>
+          );
+        })}
+      </ol>
+      {run.pulledS === null && next && <EntryButton body={{ kind: 'stage_started', stageIndex: at + 1 }}>Next stage: {next.name}</EntryButton>}
+      {run.pulledS === null && <EntryButton main={!next} body={{ kind: 'pulled' }}>Pull</EntryButton>}
+      {run.pulledS !== null && !state.steps.pack && media.map((m) => (
+        <EntryButton key={m} main={state.chill.length === 0} body={{ kind: 'chill_started', medium: m }}>{MEDIUM_WORDS[m]} begins</EntryButton>
+      ))}
+    </section>
+  );
+}

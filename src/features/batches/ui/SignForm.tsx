@@ -1,0 +1,37 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useId, useState } from 'react';
+import { Notice } from '@/ui/status';
+import { signBatchAction } from '../actions';
+import { problemWords } from './words';
+
+/** The release lead signs with the password given again. */
+export function SignForm({ batchId, statement }: { batchId: string; statement: string }) {
+  const id = useId();
+  const router = useRouter();
+  const [password, setPassword] = useState('');
+  const [entryId] = useState(() => crypto.randomUUID());
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const sign = async () => {
+    setBusy(true);
+    const answer = await signBatchAction({ batchId, entryId, password }).catch(() => ({ ok: false as const, code: 'no_link' }));
+    setBusy(false);
+    if (answer.ok) return router.refresh();
+    setPassword('');
+    setProblem(answer.code === 'no_link' ? 'No link to the server. Nothing was signed: try again.' : problemWords(answer.code));
+  };
+  return (
+    <form className="sheet max-w-lg space-y-3" aria-label="Sign the release" onSubmit={(e) => { e.preventDefault(); void sign(); }}>
+      <h2 className="text-lg font-semibold">Sign the release</h2>
+      <p>{statement}</p>
+      <div>
+        <label htmlFor={id} className="label">Your password again</label>
+        <input id={id} type="password" autoComplete="current-password" className="field" value={password} onChange={(e) => setPassword(e.target.value)} />
+      </div>
+      {problem && <Notice tone="bad">{problem}</Notice>}
+      <button className="button-main w-full text-lg" disabled={busy || password === ''}>Sign and release</button>
+    </form>
+  );
+}

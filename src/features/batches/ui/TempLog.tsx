@@ -1,0 +1,75 @@
+'use client';
+
+import { useState } from 'react';
+import { toBase, unitSymbol, type ReadingPlace } from '@/core';
+import { NumberField, readFigure } from '@/ui/number-field';
+import { NumberPad } from '@/ui/number-pad';
+import { useShow } from '@/ui/show-context';
+import { Notice } from '@/ui/status';
+import { withTime } from './EntryButton';
+import { useBatch, usePost } from './use-post';
+import { WhenField } from './WhenField';
+
+type Asked = { tempC: number; otherC: number | undefined };
+
+/** Logs a core or air temperature by hand; an odd figure is asked back before it counts. */
+export function TempLog({ open: openAtFirst }: { open: boolean }) {
+  const show = useShow();
+  const { system } = show.settings;
+  const { canWork, timeZone } = useBatch();
+  const { send, busy, message } = usePost();
+  const [open, setOpen] = useState(openAtFirst);
+  const [what, setWhat] = useState<ReadingPlace>('core');
+  const [text, setText] = useState('');
+  const [when, setWhen] = useState('');
+  const [error, setError] = useState<string | null>(null);
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const [saved, setSaved] = useState<string | null>(null);
+  if (!canWork) return null;
+  if (!open) return <button type="button" className="button-main min-h-14 text-lg" onClick={() => setOpen(true)}>Log a temperature</button>;
+
+  const save = async (tempC: number, confirmed: boolean) => {
+    const outcome = await send({ kind: 'reading_logged', what, tempC, thickest: true }, { ...withTime(when, timeZone), confirmed, enteredIn: system });
+    if (outcome.ok || outcome.code === 'kept') {
+      setSaved(`${what === 'core' ? 'Core' : 'Air'} ${show.temp(tempC)} logged.`);
+      setText('');
+      setAsked(null);
+    } else if (outcome.code === 'odd_temperature') {
+      setAsked({ tempC, otherC: 'otherC' in outcome ? outcome.otherC : undefined });
+    }
+  };
+  const submit = () => {
+    setSaved(null);
+    setAsked(null);
+    const read = readFigure(text);
+    setError(read.ok ? null : read.error);
+    if (read.ok) void save(toBase('temperature', read.value, system), false);
+  };
+  return (
+    <form className="sheet space-y-3" aria-label="Log a temperature" onSubmit={(e) => { e.preventDefault(); submit(); }}>
+      <div className="grid grid-cols-2 gap-2" role="radiogroup" aria-label="What was measured">
+        {(['core', 'air'] as const).map((w) => (
+          <button key={w} type="button" role="radio" aria-checked={what === w} onClick={() => setWhat(w)} className={what === w ? 'button-main' : 'button'}>
+            {w === 'core' ? 'Core, thickest piece' : 'Air'}
+          </button>
+        ))}
+      </div>
+      <NumberField label={what === 'core' ? 'Core temperature' : 'Air temperature'} unit={unitSymbol('temperature', system)} value={text} onChange={setText} error={error} autoFocus />
+      <NumberPad value={text} onChange={setText} />
+      <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
+      {asked && (
+        <Notice tone="wait">
+          <p>{show.temp(asked.tempC)} is unusual here. What did the probe show?</p>
+          <div className="mt-2 flex flex-wrap gap-2">
+            {asked.otherC !== undefined && <button type="button" className="button" onClick={() => void save(asked.otherC!, true)}>It was {show.other('temperature', asked.otherC)}, so {show.temp(asked.otherC)}</button>}
+            {asked.tempC < 99 && <button type="button" className="button" onClick={() => void save(asked.tempC, true)}>It really was {show.temp(asked.tempC)}</button>}
+            <button type="button" className="button" onClick={() => { setAsked(null); setText(''); }}>Read it again</button>
+          </div>
+        </Notice>
+      )}
+      {message && <Notice tone="bad">{message}</Notice>}
+      {saved && <Notice tone="good">{saved}</Notice>}
+      <button className="button-main w-full text-lg" disabled={busy}>Save</button>
+    </form>
+  );
+}

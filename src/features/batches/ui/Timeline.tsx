@@ -1,0 +1,56 @@
+import type { PlannedPiece, Recipe } from '@/core';
+import type { Show } from '@/ui/show';
+import { MEDIUM_WORDS } from './words';
+
+const FIXED: Record<string, { name: string; tint: string }> = {
+  prepare: { name: 'Prepare', tint: '--hang' },
+  cure_hold: { name: 'Cure hold', tint: '--rest' },
+  stuff: { name: 'Stuff', tint: '--hang' },
+  surface_dry: { name: 'Surface-dry', tint: '--dry' },
+  load: { name: 'Load the house', tint: '--hang' },
+  pull: { name: 'Pull', tint: '--hang' },
+  bloom: { name: 'Bloom', tint: '--rest' },
+  pack: { name: 'Pack', tint: '--hang' },
+};
+
+/** Name and tint of a planned piece. */
+export function pieceLook(key: string, recipe: Recipe): { name: string; tint: string } {
+  const [kind, id] = key.split(':');
+  if (kind === 'stage') {
+    const stage = recipe.program.find((s) => s.id === id);
+    return { name: stage?.name ?? 'Stage', tint: `--${stage?.kind ?? 'cook'}` };
+  }
+  if (kind === 'chill') return { name: MEDIUM_WORDS[id as keyof typeof MEDIUM_WORDS], tint: '--chill' };
+  return FIXED[key] ?? { name: key, tint: '--rest' };
+}
+
+/** The schedule as a strip to scale and as a list with clock times; attended steps carry a person's mark. */
+export function Timeline({ pieces, recipe, show, nowS }: { pieces: PlannedPiece[]; recipe: Recipe; show: Show; nowS: number }) {
+  const from = pieces[0]!.startS;
+  const span = pieces.at(-1)!.endS - from;
+  const share = (s: number) => `${(100 * s) / span}%`;
+  return (
+    <div>
+      <div className="relative mb-3 h-10 overflow-hidden rounded border border-line" aria-hidden="true">
+        {pieces.map((p) => (
+          <span key={p.key} className="absolute inset-y-0 border-l border-sheet" style={{ left: share(p.startS - from), width: share(p.endS - p.startS), background: `var(${pieceLook(p.key, recipe).tint})` }}>
+            {p.attended && <span className="absolute inset-x-0 bottom-0 h-2 bg-ink" />}
+          </span>
+        ))}
+      </div>
+      <p className="small mb-1">Times in {show.settings.timeZone}. A dark foot means somebody must be there.</p>
+      <ol className="plain-list grid gap-x-6 sm:grid-cols-2">
+        {pieces.map((p) => {
+          const look = pieceLook(p.key, recipe);
+          return (
+            <li key={p.key} className="flex items-baseline gap-2 border-t border-line py-1.5">
+              <span className="inline-block size-3 shrink-0 rounded-sm border border-soft" style={{ background: `var(${look.tint})` }} aria-hidden="true" />
+              <strong>{show.clock(p.startS)}</strong> <span>{look.name}</span>
+              <span className="ml-auto text-sm text-soft">{p.attended ? 'attended, ' : ''}{show.duration(p.durationS)} · {show.until(p.startS, nowS)}</span>
+            </li>
+          );
+        })}
+      </ol>
+    </div>
+  );
+}

@@ -1,0 +1,42 @@
+import Papa from 'papaparse';
+import { effectiveEntries } from '@/core';
+import type { Dossier } from '@/features/batches/case';
+import { entryWords } from '@/features/batches/ui/entry-words';
+import { checkWords } from '@/features/batches/ui/verdict-words';
+import { Show } from '@/ui/show';
+
+export const RECORD_FORMAT = 'jolly-kettle/batch-record/1';
+
+/** The whole record of a batch as plain data: recipe version, rules, entries as written, readings, verdict. */
+export function recordJson(d: Dossier, site: string) {
+  return {
+    format: RECORD_FORMAT,
+    site,
+    notice: 'Follow your local code and the authority that licenses you; this record does not replace either.',
+    batch: { id: d.head.id, code: d.head.code, recipe: d.head.recipe, recipeVersion: d.head.recipeVersion, startedAt: iso(d.head.startedS), closedAt: d.head.closedS === null ? null : iso(d.head.closedS) },
+    rules: Object.values(d.case.rules),
+    entries: d.entries.map(({ happenedS, recordedS, ...e }) => ({ ...e, happenedAt: iso(happenedS), recordedAt: iso(recordedS) })),
+    readings: d.case.state.probes.map((p) => ({ channel: p.channelId, name: p.name, what: p.what, thickest: p.thickest, values: (d.case.series[p.channelId] ?? []).map((r) => [iso(r.tS), r.tempC]) })),
+    verdict: d.verdict,
+  };
+}
+
+const iso = (epochS: number) => new Date(epochS * 1000).toISOString();
+
+/** A text that a spreadsheet would run as a formula is kept a text. */
+const plainCell = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
+
+/** The record as one CSV table: entries, readings and checks by time, SI units, UTC. */
+export function recordCsv(d: Dossier): string {
+  const show = new Show({ system: 'metric', locale: 'en-GB', timeZone: 'UTC' });
+  const rows: Record<string, string | number>[] = [];
+  const corrected = new Set(effectiveEntries(d.entries).map((e) => e.id));
+  for (const e of d.entries) {
+    rows.push({ type: 'entry', at: iso(e.happenedS), recorded_at: iso(e.recordedS), by: plainCell(e.by.name), kind: e.body.kind, text: plainCell(entryWords(e.body, d.head.recipe, show)), counts: e.body.kind === 'corrected' || corrected.has(e.id) ? 'yes' : 'no' });
+  }
+  for (const p of d.case.state.probes) {
+    for (const r of d.case.series[p.channelId] ?? []) rows.push({ type: 'reading', at: iso(r.tS), kind: p.what, text: plainCell(p.name ?? `channel ${p.channelId}`), temp_c: r.tempC });
+  }
+  for (const k of d.verdict.checks) rows.push({ type: 'check', kind: k.code, text: plainCell(`${k.status}: ${checkWords(k, show)}`) });
+  return Papa.unparse(rows, { columns: ['type', 'at', 'recorded_at', 'by', 'kind', 'text', 'temp_c', 'counts'] });
+}

@@ -1,0 +1,37 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+
+const AT_MOST_EVERY_MS = 700;
+const CLOCK_MS = 15_000;
+
+/** Refreshes the page's server-rendered parts when something changes, and now and then for the clock. */
+export function Live() {
+  const router = useRouter();
+  const [lost, setLost] = useState(false);
+  useEffect(() => {
+    let waiting: ReturnType<typeof setTimeout> | null = null;
+    const refresh = () => {
+      waiting ??= setTimeout(() => {
+        waiting = null;
+        router.refresh();
+      }, AT_MOST_EVERY_MS);
+    };
+    const source = new EventSource('/api/v1/events');
+    source.addEventListener('change', refresh);
+    source.onopen = () => {
+      setLost(false);
+      refresh();
+    };
+    source.onerror = () => setLost(true);
+    const tick = setInterval(refresh, CLOCK_MS);
+    return () => {
+      source.close();
+      clearInterval(tick);
+      if (waiting) clearTimeout(waiting);
+    };
+  }, [router]);
+  if (!lost) return null;
+  return <p role="status" className="bg-wait-wash px-4 py-2 font-semibold text-wait">No link to the server. Figures may be old; it is being tried again.</p>;
+}

@@ -1,0 +1,63 @@
+import { DateTime } from 'luxon';
+import { fromBase, otherSystem, unitSymbol, type Quantity, type UnitSystem } from '@/core';
+
+export type ShowSettings = { system: UnitSystem; locale: string; timeZone: string };
+
+const DIGITS: Record<Quantity, number> = { temperature: 1, temperatureStep: 1, mass: 2, dose: 1, diameter: 0 };
+
+/** Says figures the site's way: its units, locale and zone. Made once per page. */
+export class Show {
+  constructor(readonly settings: ShowSettings) {}
+
+  number(value: number, digits = 1): string {
+    return value.toLocaleString(this.settings.locale, { maximumFractionDigits: digits, minimumFractionDigits: 0 });
+  }
+
+  /** Figure and unit in the site's system. */
+  quantity(quantity: Quantity, base: number, digits = DIGITS[quantity], system = this.settings.system): string {
+    const inches = quantity === 'diameter' && system === 'us';
+    return `${this.number(fromBase(quantity, base, system), inches ? 2 : digits)} ${unitSymbol(quantity, system)}`;
+  }
+
+  /** The same figure in the other system, for the quiet line under it. */
+  other(quantity: Quantity, base: number, digits?: number): string {
+    return this.quantity(quantity, base, digits, otherSystem(this.settings.system));
+  }
+
+  temp = (tempC: number) => this.quantity('temperature', tempC);
+  mass = (massG: number) => this.quantity('mass', massG);
+
+  /** Grams as the scale shows them: the scale decides the decimals, doses are always weighed in grams. */
+  grams(massG: number, resolutionG = 0.1): string {
+    const digits = resolutionG >= 1 ? 0 : Math.ceil(-Math.log10(resolutionG));
+    return `${massG.toLocaleString(this.settings.locale, { minimumFractionDigits: digits, maximumFractionDigits: digits })} g`;
+  }
+
+  private local = (epochS: number) => DateTime.fromSeconds(epochS, { zone: this.settings.timeZone }).setLocale(this.settings.locale);
+
+  /** "Thu 14:20" */
+  clock = (epochS: number) => this.local(epochS).toFormat('ccc HH:mm');
+  time = (epochS: number) => this.local(epochS).toFormat('HH:mm');
+  day = (epochS: number) => this.local(epochS).toFormat('ccc d LLL');
+  date = (epochS: number) => this.local(epochS).toLocaleString(DateTime.DATETIME_MED);
+
+  /** "1 h 05", "12 min", "40 s" */
+  duration(seconds: number): string {
+    const s = Math.round(Math.abs(seconds));
+    if (s < 90) return `${s} s`;
+    const min = Math.round(s / 60);
+    if (min < 60) return `${min} min`;
+    const h = Math.floor(min / 60);
+    return h >= 48 ? `${Math.floor(h / 24)} d ${h % 24} h` : `${h} h ${String(min % 60).padStart(2, '0')}`;
+  }
+
+  /** "in 35 min", "12 min ago" */
+  until(epochS: number, nowS: number): string {
+    const left = epochS - nowS;
+    if (Math.abs(left) < 30) return 'now';
+    return left > 0 ? `in ${this.duration(left)}` : `${this.duration(left)} ago`;
+  }
+
+  /** Clock time and how long until or since: "Thu 14:20 · in 35 min". */
+  when = (epochS: number, nowS: number) => `${this.clock(epochS)} · ${this.until(epochS, nowS)}`;
+}
