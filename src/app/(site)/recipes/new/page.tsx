@@ -1,0 +1,13 @@
+import { requirePage } from '@/features/accounts/identify';
+import { STARTER } from '@/features/recipes/draft';
+import { RecipeForm } from '@/features/recipes/ui/RecipeForm';
+
+export default async function NewRecipePage() {
+  await requirePage('write_recipes');
+  return (
+    <>
+      <h1 className="mb-3 text-2xl font-extrabold">Write a recipe</h1>
+      <RecipeForm basedOn={0} recipe={STARTER} />
+    </>
+  );
+}
