@@ -12,19 +12,19 @@ export { ROLES, type Role } from './roles';
 const ac = createAccessControl(defaultStatements);
 const nobody = ac.newRole(userAc.statements);
 
-function trusted(request?: Request): string[] {
-  const fixed = env().JOLLY_ORIGINS?.split(',').map((o) => o.trim()) ?? [];
+function trusted(fixed: string[], request?: Request): string[] {
   const host = request?.headers.get('host');
   return host ? [...fixed, `http://${host}`, `https://${host}`] : fixed;
 }
 
 /** Accounts and sessions on our own database; people are added by a release lead, never by themselves. */
-export function makeAuth(database: pg.Pool, secret: string) {
+export function makeAuth(database: pg.Pool, secret: string, origins = '') {
+  const fixed = origins === '' ? [] : origins.split(',').map((o) => o.trim());
   return betterAuth({
     database,
     secret,
     baseURL: 'http://localhost',
-    trustedOrigins: trusted,
+    trustedOrigins: (request) => trusted(fixed, request),
     telemetry: { enabled: false },
     emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: 10 },
     session: { expiresIn: 60 * 60 * 24 * 7 },
@@ -43,4 +43,4 @@ export function makeAuth(database: pg.Pool, secret: string) {
 }
 
 const shared = globalThis as { jollyAuth?: ReturnType<typeof makeAuth> };
-export const auth = () => (shared.jollyAuth ??= makeAuth(pool(), env().BETTER_AUTH_SECRET));
+export const auth = () => (shared.jollyAuth ??= makeAuth(pool(), env().BETTER_AUTH_SECRET, env().JOLLY_ORIGINS));

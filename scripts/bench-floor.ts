@@ -1,0 +1,34 @@
+import { randomUUID } from 'node:crypto';
+import { makeAuth } from '../src/platform/auth';
+import { makeDb, makePool } from '../src/platform/db/client';
+import { loadDemo, DEMO_PASSWORD, DEMO_PEOPLE } from './demo/load';
+import { bin } from './lib/paths';
+import { freePort } from './lib/ports';
+import { Supervisor, waitFor } from './lib/supervisor';
+
+export type Script = { url: string; body: Buffer };
+
+/** The scripts of the Floor page of a demo in this database, as a signed-in person's browser would ask for them. */
+export async function floorScripts(url: string): Promise<Script[]> {
+  const secret = randomUUID() + randomUUID();
+  const pool = makePool(url, 4);
+  const db = makeDb(pool);
+  await db.deleteFrom('device').execute();
+  await loadDemo(db, makeAuth(pool, secret), Date.now() / 1000);
+  await db.destroy();
+  const port = await freePort(3900);
+  const base = `http://127.0.0.1:${port}`;
+  const supervisor = new Supervisor();
+  supervisor.launch({ name: 'bench-app', command: bin('next'), args: ['start', '-p', String(port), '-H', '127.0.0.1'], env: { ...process.env, DATABASE_URL: url, BETTER_AUTH_SECRET: secret, NODE_ENV: 'production' } });
+  try {
+    await waitFor(`${base}/api/health`);
+    const signIn = await fetch(`${base}/api/auth/sign-in/email`, { method: 'POST', headers: { 'content-type': 'application/json', origin: base }, body: JSON.stringify({ email: DEMO_PEOPLE[0]!.email, password: DEMO_PASSWORD }) });
+    const cookie = signIn.headers.getSetCookie().map((c) => c.split(';')[0]).join('; ');
+    const html = await (await fetch(`${base}/`, { headers: { cookie } })).text();
+    if (!html.includes('Floor')) throw new Error('bench: the Floor page did not open');
+    const paths = [...new Set([...html.matchAll(/<script[^>]+src="([^"]+\.js[^"]*)"/g)].map((m) => m[1]!))];
+    return await Promise.all(paths.map(async (p) => ({ url: p, body: Buffer.from(await (await fetch(`${base}${p}`)).arrayBuffer()) })));
+  } finally {
+    await supervisor.stop();
+  }
+}
