@@ -12,13 +12,19 @@ const swc = [
 const common = {
   testEnvironment: 'node',
   transform: { '^.+\\.(t|j|mj)sx?$': swc },
-  transformIgnorePatterns: ['/node_modules/(?!(uuid|better-auth|@better-auth|@better-fetch|better-call|jose|@noble|nanostores|rou3|defu|kysely)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(uuid|better-auth|@better-auth|@better-fetch|better-call|jose|@noble|nanostores|rou3|defu|kysely)/)',
+  ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 };
 
 export default {
   projects: [
-    { ...common, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'] },
+    {
+      ...common,
+      displayName: 'unit',
+      testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
+    },
     {
       ...common,
       displayName: 'integration',

@@ -19,15 +19,34 @@ export async function floorScripts(url: string): Promise<Script[]> {
   const port = await freePort(3900);
   const base = `http://127.0.0.1:${port}`;
   const supervisor = new Supervisor();
-  supervisor.launch({ name: 'bench-app', command: bin('next'), args: ['start', '-p', String(port), '-H', '127.0.0.1'], env: { ...process.env, DATABASE_URL: url, BETTER_AUTH_SECRET: secret, NODE_ENV: 'production' } });
+  supervisor.launch({
+    name: 'bench-app',
+    command: bin('next'),
+    args: ['start', '-p', String(port), '-H', '127.0.0.1'],
+    env: { ...process.env, DATABASE_URL: url, BETTER_AUTH_SECRET: secret, NODE_ENV: 'production' },
+  });
   try {
     await waitFor(`${base}/api/health`);
-    const signIn = await fetch(`${base}/api/auth/sign-in/email`, { method: 'POST', headers: { 'content-type': 'application/json', origin: base }, body: JSON.stringify({ email: DEMO_PEOPLE[0]!.email, password: DEMO_PASSWORD }) });
-    const cookie = signIn.headers.getSetCookie().map((c) => c.split(';')[0]).join('; ');
+    const signIn = await fetch(`${base}/api/auth/sign-in/email`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', origin: base },
+      body: JSON.stringify({ email: DEMO_PEOPLE[0]!.email, password: DEMO_PASSWORD }),
+    });
+    const cookie = signIn.headers
+      .getSetCookie()
+      .map((c) => c.split(';')[0])
+      .join('; ');
     const html = await (await fetch(`${base}/`, { headers: { cookie } })).text();
     if (!html.includes('Floor')) throw new Error('bench: the Floor page did not open');
-    const paths = [...new Set([...html.matchAll(/<script[^>]+src="([^"]+\.js[^"]*)"/g)].map((m) => m[1]!))];
-    return await Promise.all(paths.map(async (p) => ({ url: p, body: Buffer.from(await (await fetch(`${base}${p}`)).arrayBuffer()) })));
+    const paths = [
+      ...new Set([...html.matchAll(/<script[^>]+src="([^"]+\.js[^"]*)"/g)].map((m) => m[1]!)),
+    ];
+    return await Promise.all(
+      paths.map(async (p) => ({
+        url: p,
+        body: Buffer.from(await (await fetch(`${base}${p}`)).arrayBuffer()),
+      })),
+    );
   } finally {
     await supervisor.stop();
   }

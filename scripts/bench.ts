@@ -3,7 +3,15 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import pg from 'pg';
-import { foldBatch, judge, type Case, type Entry, type EntryBody, type Reading, type RuleSet } from '../src/core';
+import {
+  foldBatch,
+  judge,
+  type Case,
+  type Entry,
+  type EntryBody,
+  type Reading,
+  type RuleSet,
+} from '../src/core';
 import { DEFAULT_RULES, RULE_PRESETS } from '../src/core';
 import { addDevice, addHouse, seedRules } from '../src/features/settings/service';
 import { makeDb, makePool } from '../src/platform/db/client';
@@ -18,12 +26,17 @@ import { Supervisor, waitFor } from './lib/supervisor';
 const BATCH = 10_000;
 const BATCHES = 30;
 
-const say = (measure: string, values: Record<string, number | string>) => console.log(JSON.stringify({ measure, ...values }));
+const say = (measure: string, values: Record<string, number | string>) =>
+  console.log(JSON.stringify({ measure, ...values }));
 const rate = (rows: number, ms: number) => Math.round((rows * 1000) / ms);
 
 /** Rows of one channel, a second apart, far in the past so that runs never meet. */
 const rowsOf = (k: number, startMs: number) =>
-  Array.from({ length: BATCH }, (_, i) => ({ channel: 'core-1', at: new Date(startMs + (k * BATCH + i) * 1000).toISOString(), tempC: 20 + ((i * 7) % 500) / 10 }));
+  Array.from({ length: BATCH }, (_, i) => ({
+    channel: 'core-1',
+    at: new Date(startMs + (k * BATCH + i) * 1000).toISOString(),
+    tempC: 20 + ((i * 7) % 500) / 10,
+  }));
 
 /** Readings per second through the HTTP interface, and by COPY of the same rows into a table of the same shape. */
 async function benchIngest(url: string): Promise<void> {
@@ -32,26 +45,51 @@ async function benchIngest(url: string): Promise<void> {
   await migrateToLatest(db);
   await seedRules(db);
   const houseId = randomUUID();
-  await addHouse(db, { id: houseId, name: `Bench ${houseId}`, channels: [{ key: 'core-1', name: 'Core 1', what: 'core' }] });
+  await addHouse(db, {
+    id: houseId,
+    name: `Bench ${houseId}`,
+    channels: [{ key: 'core-1', name: 'Core 1', what: 'core' }],
+  });
   const { token } = await addDevice(db, { name: 'Bench', houseId });
   await db.destroy();
   const port = await freePort(3900);
   const supervisor = new Supervisor();
-  const env = { ...process.env, DATABASE_URL: url, BETTER_AUTH_SECRET: randomUUID() + randomUUID(), NODE_ENV: 'production' as const };
-  supervisor.launch({ name: 'bench-app', command: bin('next'), args: ['start', '-p', String(port), '-H', '127.0.0.1'], env });
+  const env = {
+    ...process.env,
+    DATABASE_URL: url,
+    BETTER_AUTH_SECRET: randomUUID() + randomUUID(),
+    NODE_ENV: 'production' as const,
+  };
+  supervisor.launch({
+    name: 'bench-app',
+    command: bin('next'),
+    args: ['start', '-p', String(port), '-H', '127.0.0.1'],
+    env,
+  });
   try {
     await waitFor(`http://127.0.0.1:${port}/api/health`);
     const startMs = Date.parse('2020-01-01T00:00:00Z');
-    const bodies = Array.from({ length: BATCHES }, (_, k) => JSON.stringify({ readings: rowsOf(k, startMs) }));
+    const bodies = Array.from({ length: BATCHES }, (_, k) =>
+      JSON.stringify({ readings: rowsOf(k, startMs) }),
+    );
     const begun = performance.now();
     for (const body of bodies) {
-      const answer = await fetch(`http://127.0.0.1:${port}/api/v1/readings`, { method: 'POST', headers: { authorization: `Bearer ${token}`, 'content-type': 'application/json' }, body });
+      const answer = await fetch(`http://127.0.0.1:${port}/api/v1/readings`, {
+        method: 'POST',
+        headers: { authorization: `Bearer ${token}`, 'content-type': 'application/json' },
+        body,
+      });
       const json = (await answer.json()) as { new?: number };
       if (json.new !== BATCH) throw new Error(`bench: ${JSON.stringify(json).slice(0, 200)}`);
     }
     const httpMs = performance.now() - begun;
     const copyMs = await copyRows(url, startMs);
-    say('ingest', { rows: BATCH * BATCHES, httpPerS: rate(BATCH * BATCHES, httpMs), copyPerS: rate(BATCH * BATCHES, copyMs), share: Number((copyMs / httpMs).toFixed(2)) });
+    say('ingest', {
+      rows: BATCH * BATCHES,
+      httpPerS: rate(BATCH * BATCHES, httpMs),
+      copyPerS: rate(BATCH * BATCHES, copyMs),
+      share: Number((copyMs / httpMs).toFixed(2)),
+    });
   } finally {
     await supervisor.stop();
   }
@@ -60,9 +98,15 @@ async function benchIngest(url: string): Promise<void> {
 async function copyRows(url: string, startMs: number): Promise<number> {
   const client = new pg.Client({ connectionString: url });
   await client.connect();
-  await client.query('drop table if exists bench_reading; create table bench_reading (like reading including all)');
+  await client.query(
+    'drop table if exists bench_reading; create table bench_reading (like reading including all)',
+  );
   const file = path.join(ROOT, '.data/bench.csv');
-  const lines = Array.from({ length: BATCHES }, (_, k) => rowsOf(k, startMs).map((r) => `1,${r.at},${r.tempC}`).join('\n')).join('\n');
+  const lines = Array.from({ length: BATCHES }, (_, k) =>
+    rowsOf(k, startMs)
+      .map((r) => `1,${r.at},${r.tempC}`)
+      .join('\n'),
+  ).join('\n');
   fs.writeFileSync(file, `${lines}\n`);
   const { from } = await import('pg-copy-streams');
   const begun = performance.now();
@@ -77,30 +121,82 @@ async function copyRows(url: string, startMs: number): Promise<number> {
   return ms;
 }
 
-const RULES = Object.fromEntries(Object.entries(DEFAULT_RULES).map(([kind, code]) => [kind, { id: code, version: 1, ...RULE_PRESETS.find((p) => p.code === code)! }])) as unknown as RuleSet;
+const RULES = Object.fromEntries(
+  Object.entries(DEFAULT_RULES).map(([kind, code]) => [
+    kind,
+    { id: code, version: 1, ...RULE_PRESETS.find((p) => p.code === code)! },
+  ]),
+) as unknown as RuleSet;
 
 /** Milliseconds to fold a batch with 100,000 readings into its verdict. */
 function benchFold(): void {
   const recipe = DEMO_RECIPES[0]!;
   const bodies: EntryBody[] = [
-    { kind: 'batch_started', plannedMeatG: 30_000, readyByS: 9e5, recipeVersionId: randomUUID(), recipeSha256: '', rules: [] },
-    ...recipe.meat.map((m): EntryBody => ({ kind: 'weighed', lineId: m.id, amountG: m.share * 30_000, targetG: m.share * 30_000, scaleId: 'b', scaleResolutionG: 5 })),
+    {
+      kind: 'batch_started',
+      plannedMeatG: 30_000,
+      readyByS: 9e5,
+      recipeVersionId: randomUUID(),
+      recipeSha256: '',
+      rules: [],
+    },
+    ...recipe.meat.map((m): EntryBody => ({
+      kind: 'weighed',
+      lineId: m.id,
+      amountG: m.share * 30_000,
+      targetG: m.share * 30_000,
+      scaleId: 'b',
+      scaleResolutionG: 5,
+    })),
     { kind: 'run_started', houseId: 'h' },
     { kind: 'probe_placed', channelId: 1, what: 'core', thickest: true },
     { kind: 'probe_placed', channelId: 2, what: 'core', thickest: false },
   ];
   const by = { id: 'p', name: 'P' };
-  const entries: Entry[] = bodies.map((body, i) => ({ id: String(i), seq: i + 1, happenedS: i, recordedS: i, by, corrects: null, body }));
-  entries.push({ id: 'pull', seq: 99, happenedS: 30_000, recordedS: 30_000, by, corrects: null, body: { kind: 'pulled' } });
-  const curve = (shift: number): Reading[] => Array.from({ length: 50_000 }, (_, i) => ({ tS: 10 + i, tempC: i < 30_000 ? 4 + (66 * i) / 30_000 + shift + (i % 7) * 0.01 : 70 * Math.exp(-(i - 30_000) / 5000) + (i % 7) * 0.01 }));
+  const entries: Entry[] = bodies.map((body, i) => ({
+    id: String(i),
+    seq: i + 1,
+    happenedS: i,
+    recordedS: i,
+    by,
+    corrects: null,
+    body,
+  }));
+  entries.push({
+    id: 'pull',
+    seq: 99,
+    happenedS: 30_000,
+    recordedS: 30_000,
+    by,
+    corrects: null,
+    body: { kind: 'pulled' },
+  });
+  const curve = (shift: number): Reading[] =>
+    Array.from({ length: 50_000 }, (_, i) => ({
+      tS: 10 + i,
+      tempC:
+        i < 30_000
+          ? 4 + (66 * i) / 30_000 + shift + (i % 7) * 0.01
+          : 70 * Math.exp(-(i - 30_000) / 5000) + (i % 7) * 0.01,
+    }));
   const series = { 1: curve(0), 2: curve(0.5) };
   const times = Array.from({ length: 9 }, () => {
     const begun = performance.now();
-    const c: Case = { recipe, rules: RULES, state: foldBatch(recipe, entries), series, nowS: 50_010 };
+    const c: Case = {
+      recipe,
+      rules: RULES,
+      state: foldBatch(recipe, entries),
+      series,
+      nowS: 50_010,
+    };
     judge(c);
     return performance.now() - begun;
   }).sort((a, b) => a - b);
-  say('fold', { readings: 100_000, medianMs: Number(times[4]!.toFixed(1)), worstMs: Number(times[8]!.toFixed(1)) });
+  say('fold', {
+    readings: 100_000,
+    medianMs: Number(times[4]!.toFixed(1)),
+    worstMs: Number(times[8]!.toFixed(1)),
+  });
 }
 
 /** First-load JavaScript of Floor, gzip: every script that its page asks for, as the server sends it. */
@@ -114,7 +210,9 @@ async function benchFloor(url: string): Promise<void> {
 /** Prints one JSON line per measure. */
 export async function bench(): Promise<void> {
   buildIfNeeded();
-  const server = process.env.DATABASE_URL ? { url: process.env.DATABASE_URL, wasRunning: true, stop: () => undefined } : await startPostgres('pg-test');
+  const server = process.env.DATABASE_URL
+    ? { url: process.env.DATABASE_URL, wasRunning: true, stop: () => undefined }
+    : await startPostgres('pg-test');
   try {
     benchFold();
     const name = `jolly_bench_${process.pid}`;

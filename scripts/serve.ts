@@ -10,7 +10,10 @@ import { sessionSecret } from './lib/secret';
 import { Supervisor, waitFor } from './lib/supervisor';
 import { DEMO_PASSWORD, DEMO_PEOPLE, emptyDatabase, loadDemo } from './demo/load';
 
-async function prepare(url: string, work: (db: Db, auth: ReturnType<typeof makeAuth>) => Promise<void>): Promise<void> {
+async function prepare(
+  url: string,
+  work: (db: Db, auth: ReturnType<typeof makeAuth>) => Promise<void>,
+): Promise<void> {
   const pool = makePool(url, 4);
   const db = makeDb(pool);
   try {
@@ -24,15 +27,19 @@ async function prepare(url: string, work: (db: Db, auth: ReturnType<typeof makeA
 
 function greet(url: string, demo: boolean, panel: number): void {
   console.log(`\nJolly Kettle is at ${url}`);
-  if (!demo) return void console.log('The first visit creates the first release lead. Ctrl-C stops.\n');
+  if (!demo)
+    return void console.log('The first visit creates the first release lead. Ctrl-C stops.\n');
   console.log(`Demo sign-ins, password ${DEMO_PASSWORD}:`);
-  for (const p of DEMO_PEOPLE) console.log(`  ${p.email.padEnd(28)} ${p.name}, ${p.role.replace('_', ' ')}`);
+  for (const p of DEMO_PEOPLE)
+    console.log(`  ${p.email.padEnd(28)} ${p.name}, ${p.role.replace('_', ' ')}`);
   console.log(`Faults of the simulated house: http://127.0.0.1:${panel}\nCtrl-C stops.\n`);
 }
 
 /** Starts everything for `./kettle demo` and `./kettle start`, and stops it on Ctrl-C. */
 export async function serve(options: { demo: boolean; fresh: boolean }): Promise<void> {
-  const server = process.env.DATABASE_URL ? { url: process.env.DATABASE_URL, stop: () => undefined } : await startPostgres(options.demo ? 'pg-demo' : 'pg');
+  const server = process.env.DATABASE_URL
+    ? { url: process.env.DATABASE_URL, stop: () => undefined }
+    : await startPostgres(options.demo ? 'pg-demo' : 'pg');
   const supervisor = new Supervisor();
   let stopping = false;
   const stop = async (code: number) => {
@@ -55,13 +62,33 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
     const port = process.env.PORT ? Number(process.env.PORT) : await freePort(3000, host);
     const url = `http://${host === '0.0.0.0' ? 'localhost' : host}:${port}`;
     const local = `http://127.0.0.1:${port}`;
-    const env = { ...process.env, DATABASE_URL: server.url, BETTER_AUTH_SECRET: sessionSecret(), NODE_ENV: 'production' as const };
-    supervisor.launch({ name: 'app', command: bin('next'), args: ['start', '-p', String(port), '-H', host], env });
+    const env = {
+      ...process.env,
+      DATABASE_URL: server.url,
+      BETTER_AUTH_SECRET: sessionSecret(),
+      NODE_ENV: 'production' as const,
+    };
+    supervisor.launch({
+      name: 'app',
+      command: bin('next'),
+      args: ['start', '-p', String(port), '-H', host],
+      env,
+    });
     await waitFor(`${local}/api/health`);
     const panel = await freePort(port + 1000);
     if (options.demo) {
-      const simEnv = { ...env, JOLLY_URL: local, JOLLY_DEVICE_TOKENS: tokens.join(), JOLLY_PANEL_PORT: String(panel) };
-      supervisor.launch({ name: 'simulated-house', command: bin('tsx'), args: ['src/devices/house/main.ts'], env: simEnv });
+      const simEnv = {
+        ...env,
+        JOLLY_URL: local,
+        JOLLY_DEVICE_TOKENS: tokens.join(),
+        JOLLY_PANEL_PORT: String(panel),
+      };
+      supervisor.launch({
+        name: 'simulated-house',
+        command: bin('tsx'),
+        args: ['src/devices/house/main.ts'],
+        env: simEnv,
+      });
     }
     greet(url, options.demo, panel);
   } catch (error) {

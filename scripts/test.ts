@@ -17,18 +17,33 @@ function runPart(title: string, command: string, args: string[], env: NodeJS.Pro
 const single = (ok: boolean): Count => ({ passed: ok ? 1 : 0, failed: ok ? 0 : 1 });
 
 /** Runs a runner that writes its result as JSON, and reads the counts from there; a runner that wrote none has failed. */
-function counted(title: string, command: string, args: string[], env: NodeJS.ProcessEnv, file: string, read: (json: never) => Count): Count {
+function counted(
+  title: string,
+  command: string,
+  args: string[],
+  env: NodeJS.ProcessEnv,
+  file: string,
+  read: (json: never) => Count,
+): Count {
   fs.rmSync(file, { force: true });
   const ok = runPart(title, command, args, env);
-  const count = fs.existsSync(file) ? read(JSON.parse(fs.readFileSync(file, 'utf8')) as never) : NONE;
+  const count = fs.existsSync(file)
+    ? read(JSON.parse(fs.readFileSync(file, 'utf8')) as never)
+    : NONE;
   return !ok && count.failed === 0 ? { ...count, failed: 1 } : count;
 }
 
-const jestCount = (r: { numPassedTests: number; numFailedTests: number; numFailedTestSuites: number }): Count => ({
+const jestCount = (r: {
+  numPassedTests: number;
+  numFailedTests: number;
+  numFailedTestSuites: number;
+}): Count => ({
   passed: r.numPassedTests,
   failed: Math.max(r.numFailedTests, r.numFailedTestSuites),
 });
-const browserCount = (r: { stats: { expected: number; unexpected: number; flaky: number } }): Count => ({
+const browserCount = (r: {
+  stats: { expected: number; unexpected: number; flaky: number };
+}): Count => ({
   passed: r.stats.expected + r.stats.flaky,
   failed: r.stats.unexpected,
 });
@@ -37,23 +52,53 @@ const browserCount = (r: { stats: { expected: number; unexpected: number; flaky:
 export async function test(only: string[]): Promise<void> {
   const out = path.join(ROOT, '.data/test');
   fs.mkdirSync(out, { recursive: true });
-  const server = process.env.DATABASE_URL ? { url: process.env.DATABASE_URL, wasRunning: true, stop: () => undefined } : await startPostgres('pg-test');
-  const env: NodeJS.ProcessEnv = { ...process.env, DATABASE_URL: server.url, BETTER_AUTH_SECRET: 'only-for-tests-only-for-tests-only-for-tests', TZ: 'UTC' };
+  const server = process.env.DATABASE_URL
+    ? { url: process.env.DATABASE_URL, wasRunning: true, stop: () => undefined }
+    : await startPostgres('pg-test');
+  const env: NodeJS.ProcessEnv = {
+    ...process.env,
+    DATABASE_URL: server.url,
+    BETTER_AUTH_SECRET: 'only-for-tests-only-for-tests-only-for-tests',
+    TZ: 'UTC',
+  };
   const jest = (project: string, args: string[] = []) => {
     const file = path.join(out, `${project}.json`);
-    return counted(`${project} tests`, bin('jest'), ['--selectProjects', project, '--json', `--outputFile=${file}`, '--silent', ...args], env, file, jestCount);
+    return counted(
+      `${project} tests`,
+      bin('jest'),
+      ['--selectProjects', project, '--json', `--outputFile=${file}`, '--silent', ...args],
+      env,
+      file,
+      jestCount,
+    );
   };
   const parts: Record<string, () => Count> = {
     lint: () => single(runPart('lint', bin('eslint'), ['.', '--max-warnings=0'], env)),
-    imports: () => single(runPart('direction of imports', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs'], env)),
-    format: () => single(runPart('format', bin('prettier'), ['--check', '--log-level=warn', '.'], env)),
+    imports: () =>
+      single(
+        runPart(
+          'direction of imports',
+          bin('depcruise'),
+          ['src', '--config', '.dependency-cruiser.cjs'],
+          env,
+        ),
+      ),
+    format: () =>
+      single(runPart('format', bin('prettier'), ['--check', '--log-level=warn', '.'], env)),
     types: () => single(runPart('types', bin('tsc'), ['--noEmit'], env)),
     unit: () => jest('unit'),
     integration: () => jest('integration', ['--runInBand']),
     browser: () => {
       buildIfNeeded();
       const file = path.join(out, 'browser.json');
-      return counted('browser tests', bin('playwright'), ['test', '--reporter=line,json'], { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: file }, file, browserCount);
+      return counted(
+        'browser tests',
+        bin('playwright'),
+        ['test', '--reporter=line,json'],
+        { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+        file,
+        browserCount,
+      );
     },
   };
   const total: Count = { passed: 0, failed: 0 };

@@ -9,7 +9,9 @@ async function verifyAt(name: string, url: string): Promise<boolean> {
   const db = makeDb(makePool(url, 2));
   try {
     const result = await verifyLogbook(db);
-    console.log(`${name}: ${result.entries} entries, ${result.signed} signed batches, last hash ${result.lastHash}`);
+    console.log(
+      `${name}: ${result.entries} entries, ${result.signed} signed batches, last hash ${result.lastHash}`,
+    );
     for (const p of result.problems) console.log(`  TAMPERED: ${p}`);
     if (result.problems.length === 0) console.log('  nothing has been changed');
     return result.problems.length === 0;
@@ -25,7 +27,8 @@ export async function verify(): Promise<void> {
     return;
   }
   const mine = ['pg', 'pg-demo'].filter((n) => fs.existsSync(path.join(ROOT, '.data', n)));
-  if (mine.length === 0) console.log('There is no database yet: run ./kettle demo or ./kettle start first.');
+  if (mine.length === 0)
+    console.log('There is no database yet: run ./kettle demo or ./kettle start first.');
   for (const name of mine) {
     const server = await startPostgres(name);
     if (!(await verifyAt(name === 'pg' ? 'site' : 'demo', server.url))) process.exitCode = 1;

@@ -20,9 +20,20 @@ export type History = {
 const STEP_S = 30;
 
 /** What probes would have shown along a program and a chill, up to `untilS`, by the simple house model. */
-export function makeHistory(recipe: Recipe, startS: number, untilS: number, chill: ChillPart[], seed: number): History {
+export function makeHistory(
+  recipe: Recipe,
+  startS: number,
+  untilS: number,
+  chill: ChillPart[],
+  seed: number,
+): History {
   const jitter = noise(seed);
-  const h: History = { readings: { air: [], 'core-1': [], 'core-2': [] }, stages: [], pulledS: null, chill: [] };
+  const h: History = {
+    readings: { air: [], 'core-1': [], 'core-2': [] },
+    stages: [],
+    pulledS: null,
+    chill: [],
+  };
   let state: HouseState = { airC: 18, coreC: 3.5, coreThinC: 3.8 };
   let t = startS;
   const record = () => {
@@ -42,7 +53,9 @@ export function makeHistory(recipe: Recipe, startS: number, untilS: number, chil
   recipe.program.forEach((stage, index) => {
     if (t >= untilS) return;
     h.stages.push({ index, startS: t });
-    stay('air', stage.airC, (s) => (stage.endCoreC === undefined ? s >= stage.plannedS : state.coreC >= stage.endCoreC));
+    stay('air', stage.airC, (s) =>
+      stage.endCoreC === undefined ? s >= stage.plannedS : state.coreC >= stage.endCoreC,
+    );
   });
   if (t >= untilS) return h;
   h.pulledS = t;

@@ -33,14 +33,28 @@ export async function emptyDatabase(url: string): Promise<void> {
 
 async function loadSiteData(db: Db, auth: ReturnType<typeof makeAuth>): Promise<void> {
   await saveSite(db, {
-    name: 'Alderhollow Smokehouse', timeZone: TIME_ZONE, locale: 'en-US', unitSystem: 'metric',
-    workingHours: { 1: DAY, 2: DAY, 3: DAY, 4: DAY, 5: DAY, 6: { from: '07:00', to: '13:00' }, 7: null },
+    name: 'Alderhollow Smokehouse',
+    timeZone: TIME_ZONE,
+    locale: 'en-US',
+    unitSystem: 'metric',
+    workingHours: {
+      1: DAY,
+      2: DAY,
+      3: DAY,
+      4: DAY,
+      5: DAY,
+      6: { from: '07:00', to: '13:00' },
+      7: null,
+    },
   });
   for (const p of DEMO_PEOPLE) await addPerson(auth, { ...p, password: DEMO_PASSWORD });
-  await db.insertInto('scale').values([
-    { id: 'spice', name: 'Spice scale', capacityG: 1000, resolutionG: 0.1 },
-    { id: 'bench', name: 'Bench scale', capacityG: 60_000, resolutionG: 5 },
-  ]).execute();
+  await db
+    .insertInto('scale')
+    .values([
+      { id: 'spice', name: 'Spice scale', capacityG: 1000, resolutionG: 0.1 },
+      { id: 'bench', name: 'Bench scale', capacityG: 60_000, resolutionG: 5 },
+    ])
+    .execute();
   const probes = [
     { key: 'core-1', name: 'Core 1', what: 'core' as const },
     { key: 'core-2', name: 'Core 2', what: 'core' as const },
@@ -48,7 +62,8 @@ async function loadSiteData(db: Db, auth: ReturnType<typeof makeAuth>): Promise<
   ];
   await addHouse(db, { id: 'big', name: 'Big house', channels: probes });
   await addHouse(db, { id: 'little', name: 'Little house', channels: probes });
-  for (const content of DEMO_RECIPES) await saveRecipe(db, { basedOn: 0, reason: 'First version', content }, 'Tomas Reed');
+  for (const content of DEMO_RECIPES)
+    await saveRecipe(db, { basedOn: 0, reason: 'First version', content }, 'Tomas Reed');
 }
 
 async function world(db: Db): Promise<World> {
@@ -59,18 +74,45 @@ async function world(db: Db): Promise<World> {
   };
   const channels: World['channels'] = {};
   for (const house of await listHouses(db)) {
-    channels[house.id] = Object.fromEntries((await houseChannels(db, house.id)).map((c) => [c.key, c.id]));
+    channels[house.id] = Object.fromEntries(
+      (await houseChannels(db, house.id)).map((c) => [c.key, c.id]),
+    );
   }
-  return { db, rules: await currentRules(db), operator: author('operator'), second: author('formulator'), lead: author('release_lead'), channels, timeZone: TIME_ZONE };
+  return {
+    db,
+    rules: await currentRules(db),
+    operator: author('operator'),
+    second: author('formulator'),
+    lead: author('release_lead'),
+    channels,
+    timeZone: TIME_ZONE,
+  };
 }
 
-const WELL_COOLED: Story['chill'] = [{ medium: 'ice_bath', setC: 1, forS: 1800 }, { medium: 'cooler', setC: 2, forS: 3 * HOUR }];
+const WELL_COOLED: Story['chill'] = [
+  { medium: 'ice_bath', setC: 1, forS: 1800 },
+  { medium: 'cooler', setC: 2, forS: 3 * HOUR },
+];
 const TOO_SLOW: Story['chill'] = [{ medium: 'cooler', setC: 3, forS: 9 * HOUR }];
 
 /** Batches that are finished or waiting; made once. */
 async function tellPast(w: World, by: Record<string, Version>, nowS: number): Promise<void> {
-  const story = (name: string, hoursAgo: number, until: Story['until'], houseId: string, seed: number, chill = WELL_COOLED): Story => ({
-    version: by[name]!, meatG: 24_000 + seed * 750, startS: nowS - hoursAgo * HOUR, houseId, until, chill, nowS, seed,
+  const story = (
+    name: string,
+    hoursAgo: number,
+    until: Story['until'],
+    houseId: string,
+    seed: number,
+    chill = WELL_COOLED,
+  ): Story => ({
+    version: by[name]!,
+    meatG: 24_000 + seed * 750,
+    startS: nowS - hoursAgo * HOUR,
+    houseId,
+    until,
+    chill,
+    nowS,
+    seed,
   });
   await tell(w, story('Caraway garden link', 220, 'released', 'big', 3));
   await tell(w, story('Duck and sorrel link', 170, 'released', 'little', 5));
@@ -86,22 +128,62 @@ async function tellPresent(w: World, by: Record<string, Version>, nowS: number):
     nowS - minutesInHouse * 60 - 600 - 2 * HOUR - recipe.content.process.cureHoldMinS;
   const ring = by['Juniper boar ring']!;
   const link = by['Caraway garden link']!;
-  await tell(w, { ...base, version: link, meatG: 31_500, startS: nowS - 5 * HOUR, houseId: 'big', until: 'cure_hold' });
-  await tell(w, { ...base, version: ring, meatG: 42_000, startS: before(ring, 165), houseId: 'big', until: 'in_house', seed: 17 });
-  await tell(w, { ...base, version: link, meatG: 27_300, startS: before(link, 60 + 120 + 25 + 30), houseId: 'little', until: 'chilling', seed: 19 });
+  await tell(w, {
+    ...base,
+    version: link,
+    meatG: 31_500,
+    startS: nowS - 5 * HOUR,
+    houseId: 'big',
+    until: 'cure_hold',
+  });
+  await tell(w, {
+    ...base,
+    version: ring,
+    meatG: 42_000,
+    startS: before(ring, 165),
+    houseId: 'big',
+    until: 'in_house',
+    seed: 17,
+  });
+  await tell(w, {
+    ...base,
+    version: link,
+    meatG: 27_300,
+    startS: before(link, 60 + 120 + 25 + 30),
+    houseId: 'little',
+    until: 'chilling',
+    seed: 19,
+  });
 }
 
 /** Demo batches of an earlier day that nobody looked after while the demo was off. */
 async function clearStale(w: World, nowS: number): Promise<boolean> {
   const open = await loadOpenDossiers(w.db, nowS);
-  const running = open.filter((d) => ['cure_hold', 'in_house', 'chilling', 'finishing'].includes(d.case.state.phase) && !d.case.state.holds.some((h) => h.open && h.source === 'person'));
+  const running = open.filter(
+    (d) =>
+      ['cure_hold', 'in_house', 'chilling', 'finishing'].includes(d.case.state.phase) &&
+      !d.case.state.holds.some((h) => h.open && h.source === 'person'),
+  );
   const inHouse = running.find((d) => d.case.state.phase === 'in_house');
-  const lastS = Math.max(0, ...Object.values(inHouse?.case.series ?? {}).map((s) => s.at(-1)?.tS ?? 0));
+  const lastS = Math.max(
+    0,
+    ...Object.values(inHouse?.case.series ?? {}).map((s) => s.at(-1)?.tS ?? 0),
+  );
   if (inHouse && nowS - lastS < HOUR) return false;
   for (const d of running) {
     await w.db.transaction().execute(async (tx) => {
-      const body = { kind: 'disposed' as const, disposition: 'destroy' as const, reason: 'Left alone while the demo was switched off', checks: [] };
-      await appendEntries(tx, d.head.id, [{ id: randomUUID(), happenedS: nowS, by: w.lead, corrects: null, body }], nowS);
+      const body = {
+        kind: 'disposed' as const,
+        disposition: 'destroy' as const,
+        reason: 'Left alone while the demo was switched off',
+        checks: [],
+      };
+      await appendEntries(
+        tx,
+        d.head.id,
+        [{ id: randomUUID(), happenedS: nowS, by: w.lead, corrects: null, body }],
+        nowS,
+      );
       await setClosed(tx, d.head.id, nowS);
     });
   }
@@ -112,7 +194,11 @@ async function clearStale(w: World, nowS: number): Promise<boolean> {
  * Loads the demo where it is missing and sees that something is running now; returns fresh tokens for
  * the simulated houses (those of earlier starts are revoked).
  */
-export async function loadDemo(db: Db, auth: ReturnType<typeof makeAuth>, nowS: number): Promise<string[]> {
+export async function loadDemo(
+  db: Db,
+  auth: ReturnType<typeof makeAuth>,
+  nowS: number,
+): Promise<string[]> {
   const isNew = (await countPeople(db)) === 0;
   if (isNew) await loadSiteData(db, auth);
   const w = await world(db);
@@ -120,8 +206,16 @@ export async function loadDemo(db: Db, auth: ReturnType<typeof makeAuth>, nowS: 
   if (isNew) await tellPast(w, by, nowS);
   if (await clearStale(w, nowS)) await tellPresent(w, by, nowS);
   const name = 'Simulated house';
-  await db.updateTable('device').set({ revokedAt: new Date() }).where('name', 'like', `${name}%`).where('revokedAt', 'is', null).execute();
+  await db
+    .updateTable('device')
+    .set({ revokedAt: new Date() })
+    .where('name', 'like', `${name}%`)
+    .where('revokedAt', 'is', null)
+    .execute();
   const tokens: string[] = [];
-  for (const house of await listHouses(db)) tokens.push((await addDevice(db, { name: `${name} (${house.name})`, houseId: house.id })).token);
+  for (const house of await listHouses(db))
+    tokens.push(
+      (await addDevice(db, { name: `${name} (${house.name})`, houseId: house.id })).token,
+    );
   return tokens;
 }

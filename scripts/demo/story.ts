@@ -1,7 +1,23 @@
 import { randomUUID } from 'node:crypto';
 import { DateTime } from 'luxon';
-import { CURE_LINE, SALT_LINE, doseCure, plainSalt, roundToScale, type Author, type EntryBody, type Recipe, type RuleSet } from '../../src/core';
-import { appendEntries, countCodes, insertBatch, setClosed, type NewEntry } from '../../src/features/batches/repository';
+import {
+  CURE_LINE,
+  SALT_LINE,
+  doseCure,
+  plainSalt,
+  roundToScale,
+  type Author,
+  type EntryBody,
+  type Recipe,
+  type RuleSet,
+} from '../../src/core';
+import {
+  appendEntries,
+  countCodes,
+  insertBatch,
+  setClosed,
+  type NewEntry,
+} from '../../src/features/batches/repository';
 import { loadDossier } from '../../src/features/batches/case';
 import { recordDueHolds, sealOf, STATEMENT } from '../../src/features/batches/service';
 import { storeReadings } from '../../src/features/readings/repository';
@@ -24,16 +40,40 @@ export type Story = {
   nowS: number;
   seed: number;
 };
-export type World = { db: Db; rules: RuleSet; operator: Author; second: Author; lead: Author; channels: Record<string, Record<string, number>>; timeZone: string };
+export type World = {
+  db: Db;
+  rules: RuleSet;
+  operator: Author;
+  second: Author;
+  lead: Author;
+  channels: Record<string, Record<string, number>>;
+  timeZone: string;
+};
 
 const TWO_MINUTES = 120;
 
-function weighIns(recipe: Recipe, s: Story, w: World): { entries: [number, Author, EntryBody][]; cureId: string } {
+function weighIns(
+  recipe: Recipe,
+  s: Story,
+  w: World,
+): { entries: [number, Author, EntryBody][]; cureId: string } {
   const out: [number, Author, EntryBody][] = [];
   let t = s.startS + 10 * 60;
   const weigh = (lineId: string, targetG: number, fine: boolean, nitriteFraction?: number) => {
     const scaleResolutionG = fine ? 0.1 : 5;
-    out.push([t, w.operator, { kind: 'weighed', lineId, amountG: roundToScale(targetG, scaleResolutionG), scaleId: fine ? 'spice' : 'bench', scaleResolutionG, targetG, nitriteFraction }]);
+    out.push([
+      t,
+      w.operator,
+      {
+        kind: 'weighed',
+        lineId,
+        amountG: roundToScale(targetG, scaleResolutionG),
+        scaleId: fine ? 'spice' : 'bench',
+        scaleResolutionG,
+        targetG,
+        nitriteFraction,
+      },
+    ]);
     t += TWO_MINUTES;
   };
   for (const m of recipe.meat) weigh(m.id, m.share * s.meatG, false);
@@ -41,7 +81,16 @@ function weighIns(recipe: Recipe, s: Story, w: World): { entries: [number, Autho
   if (recipe.cure) {
     const { cureG } = doseCure({ basisG: s.meatG, ...recipe.cure });
     weigh(CURE_LINE, cureG, true, recipe.cure.nitriteFraction);
-    out.push([t, w.second, { kind: 'cure_checked', weighedId: cureId, readingG: roundToScale(cureG, 0.1), method: 'second_person' }]);
+    out.push([
+      t,
+      w.second,
+      {
+        kind: 'cure_checked',
+        weighedId: cureId,
+        readingG: roundToScale(cureG, 0.1),
+        method: 'second_person',
+      },
+    ]);
     weigh(SALT_LINE, plainSalt(recipe, s.meatG, cureG), false);
   }
   for (const a of recipe.additions) weigh(a.id, a.fraction * s.meatG, a.fraction * s.meatG < 500);
@@ -54,7 +103,14 @@ async function storeHistory(w: World, s: Story, runS: number, untilS: number) {
   for (const [key, readings] of Object.entries(history.readings)) {
     const channelId = ids[key];
     if (channelId === undefined) continue;
-    await storeReadings(w.db, readings.map((r) => ({ channelId, atMs: Math.round(r.tS * 1000), tempC: Math.round(r.tempC * 100) / 100 })));
+    await storeReadings(
+      w.db,
+      readings.map((r) => ({
+        channelId,
+        atMs: Math.round(r.tS * 1000),
+        tempC: Math.round(r.tempC * 100) / 100,
+      })),
+    );
   }
   return history;
 }
@@ -66,7 +122,18 @@ export async function tell(w: World, s: Story): Promise<string> {
   const batchId = randomUUID();
   const { entries, cureId } = weighIns(recipe, s, w);
   const lines: [number, Author, EntryBody][] = [
-    [startS, w.lead, { kind: 'batch_started', plannedMeatG: s.meatG, readyByS: startS + 40 * HOUR, recipeVersionId: version.id, recipeSha256: version.sha256, rules: Object.values(w.rules).map((r) => ({ id: r.id, sha256: hashOf(r.body) })) }],
+    [
+      startS,
+      w.lead,
+      {
+        kind: 'batch_started',
+        plannedMeatG: s.meatG,
+        readyByS: startS + 40 * HOUR,
+        recipeVersionId: version.id,
+        recipeSha256: version.sha256,
+        rules: Object.values(w.rules).map((r) => ({ id: r.id, sha256: hashOf(r.body) })),
+      },
+    ],
     ...entries,
   ];
   let t = startS + HOUR;
@@ -76,28 +143,63 @@ export async function tell(w: World, s: Story): Promise<string> {
     t += holdS;
     if (holdS > 0) lines.push([t, w.operator, { kind: 'cure_hold_ended', coolerC: 2.1 }]);
     t += HOUR;
-    lines.push([t, w.operator, { kind: 'step_done', step: 'stuff', weightG: Math.round(s.meatG * 1.08) }]);
+    lines.push([
+      t,
+      w.operator,
+      { kind: 'step_done', step: 'stuff', weightG: Math.round(s.meatG * 1.08) },
+    ]);
     t += 600;
     const history = await storeHistory(w, s, t, s.nowS);
     lines.push([t, w.operator, { kind: 'run_started', houseId: s.houseId }]);
     const ids = w.channels[s.houseId]!;
-    for (const [key, thickest] of [['core-1', true], ['core-2', false]] as const) if (ids[key]) lines.push([t, w.operator, { kind: 'probe_placed', channelId: ids[key]!, what: 'core', thickest }]);
-    lines.push([t, w.operator, { kind: 'probe_placed', channelId: ids.air!, what: 'air', thickest: false }]);
-    for (const stage of history.stages.slice(1)) lines.push([stage.startS, w.operator, { kind: 'stage_started', stageIndex: stage.index }]);
+    for (const [key, thickest] of [
+      ['core-1', true],
+      ['core-2', false],
+    ] as const)
+      if (ids[key])
+        lines.push([
+          t,
+          w.operator,
+          { kind: 'probe_placed', channelId: ids[key]!, what: 'core', thickest },
+        ]);
+    lines.push([
+      t,
+      w.operator,
+      { kind: 'probe_placed', channelId: ids.air!, what: 'air', thickest: false },
+    ]);
+    for (const stage of history.stages.slice(1))
+      lines.push([stage.startS, w.operator, { kind: 'stage_started', stageIndex: stage.index }]);
     if (history.pulledS !== null) lines.push([history.pulledS, w.operator, { kind: 'pulled' }]);
-    for (const c of history.chill) lines.push([c.startS, w.operator, { kind: 'chill_started', medium: c.medium }]);
+    for (const c of history.chill)
+      lines.push([c.startS, w.operator, { kind: 'chill_started', medium: c.medium }]);
     if (s.until === 'to_sign' || s.until === 'released') {
       const done = history.readings.air.at(-1)!.tS;
-      lines.push([done, w.operator, { kind: 'step_done', step: 'bloom' }], [done + HOUR, w.operator, { kind: 'step_done', step: 'pack', weightG: Math.round(s.meatG * 0.93) }]);
+      lines.push(
+        [done, w.operator, { kind: 'step_done', step: 'bloom' }],
+        [
+          done + HOUR,
+          w.operator,
+          { kind: 'step_done', step: 'pack', weightG: Math.round(s.meatG * 0.93) },
+        ],
+      );
     }
   }
   lines.sort((a, b) => a[0] - b[0]);
   const fresh = lines.map(([happenedS, by, body]): NewEntry => ({
-    id: body.kind === 'weighed' && body.lineId === CURE_LINE ? cureId : randomUUID(), happenedS, by, corrects: null, body,
+    id: body.kind === 'weighed' && body.lineId === CURE_LINE ? cureId : randomUUID(),
+    happenedS,
+    by,
+    corrects: null,
+    body,
   }));
   await w.db.transaction().execute(async (tx) => {
     const prefix = `${DateTime.fromSeconds(startS, { zone: w.timeZone }).toFormat('yyMMdd')}-`;
-    await insertBatch(tx, { id: batchId, code: `${prefix}${(await countCodes(tx, prefix)) + 1}`, recipeVersionId: version.id, startedS: startS });
+    await insertBatch(tx, {
+      id: batchId,
+      code: `${prefix}${(await countCodes(tx, prefix)) + 1}`,
+      recipeVersionId: version.id,
+      startedS: startS,
+    });
     for (const e of fresh) await appendEntries(tx, batchId, [e], e.happenedS + 5);
   });
   await recordDueHolds(w.db, batchId);
@@ -108,9 +210,25 @@ export async function tell(w: World, s: Story): Promise<string> {
 async function sign(w: World, batchId: string): Promise<void> {
   await w.db.transaction().execute(async (tx) => {
     const dossier = (await loadDossier(tx, batchId, Date.now() / 1000))!;
-    if (dossier.verdict.overall !== 'pass') throw new Error(`demo: ${dossier.head.code} does not pass: ${JSON.stringify(dossier.verdict.checks.filter((c) => c.status !== 'pass'))}`);
+    if (dossier.verdict.overall !== 'pass')
+      throw new Error(
+        `demo: ${dossier.head.code} does not pass: ${JSON.stringify(dossier.verdict.checks.filter((c) => c.status !== 'pass'))}`,
+      );
     const at = dossier.case.state.lastS + HOUR;
-    await appendEntries(tx, batchId, [{ id: randomUUID(), happenedS: at, by: w.lead, corrects: null, body: { kind: 'signed', ...sealOf(dossier), statement: STATEMENT } }], at);
+    await appendEntries(
+      tx,
+      batchId,
+      [
+        {
+          id: randomUUID(),
+          happenedS: at,
+          by: w.lead,
+          corrects: null,
+          body: { kind: 'signed', ...sealOf(dossier), statement: STATEMENT },
+        },
+      ],
+      at,
+    );
     await setClosed(tx, batchId, at);
   });
 }

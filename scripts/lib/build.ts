@@ -5,7 +5,13 @@ import { bin, ROOT } from './paths';
 import { run } from './shell';
 
 const STAMP = path.join(ROOT, '.next/jolly-stamp');
-const WATCHED = ['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'];
+const WATCHED = [
+  'src',
+  'package-lock.json',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+];
 
 function* filesIn(place: string): Generator<string> {
   if (!fs.statSync(place).isDirectory()) return void (yield place);
@@ -14,7 +20,9 @@ function* filesIn(place: string): Generator<string> {
 
 function fingerprint(): string {
   const parts: string[] = [];
-  for (const w of WATCHED) for (const f of filesIn(path.join(ROOT, w))) if (!f.endsWith('.test.ts')) parts.push(f.slice(ROOT.length), sha256(fs.readFileSync(f)));
+  for (const w of WATCHED)
+    for (const f of filesIn(path.join(ROOT, w)))
+      if (!f.endsWith('.test.ts')) parts.push(f.slice(ROOT.length), sha256(fs.readFileSync(f)));
   return sha256(parts.join('\n'));
 }
 

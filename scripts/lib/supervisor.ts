@@ -55,7 +55,8 @@ export class Supervisor {
         const gone = new Promise((resolve) => child.once('exit', resolve));
         process.kill(-child.pid!, 'SIGTERM');
         await Promise.race([gone, sleep(5000)]);
-        if (child.exitCode === null && child.signalCode === null) process.kill(-child.pid!, 'SIGKILL');
+        if (child.exitCode === null && child.signalCode === null)
+          process.kill(-child.pid!, 'SIGKILL');
       }
       fs.rmSync(pidFile(name), { force: true });
     });

@@ -4,7 +4,10 @@ import type { ReactNode } from 'react';
 import { THEME_COOKIE } from '@/features/settings/show';
 import './globals.css';
 
-export const metadata: Metadata = { title: 'Jolly Kettle', description: 'Doses, schedules, logs and proves smoked sausages.' };
+export const metadata: Metadata = {
+  title: 'Jolly Kettle',
+  description: 'Doses, schedules, logs and proves smoked sausages.',
+};
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 /** Follows the system until the reader has chosen; runs before the first paint. */

@@ -28,14 +28,24 @@ export function makeAuth(database: pg.Pool, secret: string, origins = '') {
     telemetry: { enabled: false },
     emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: 10 },
     session: { expiresIn: 60 * 60 * 24 * 7 },
-    rateLimit: { enabled: true, window: 60, max: 600, customRules: { '/sign-in/email': { window: 60, max: 30 } } },
+    rateLimit: {
+      enabled: true,
+      window: 60,
+      max: 600,
+      customRules: { '/sign-in/email': { window: 60, max: 30 } },
+    },
     advanced: { useSecureCookies: false },
     plugins: [
       admin({
         ac,
         adminRoles: ['release_lead'],
         defaultRole: 'reader',
-        roles: { release_lead: ac.newRole(adminAc.statements), operator: nobody, formulator: nobody, reader: nobody },
+        roles: {
+          release_lead: ac.newRole(adminAc.statements),
+          operator: nobody,
+          formulator: nobody,
+          reader: nobody,
+        },
       }),
       nextCookies(),
     ],
@@ -43,4 +53,5 @@ export function makeAuth(database: pg.Pool, secret: string, origins = '') {
 }
 
 const shared = globalThis as { jollyAuth?: ReturnType<typeof makeAuth> };
-export const auth = () => (shared.jollyAuth ??= makeAuth(pool(), env().BETTER_AUTH_SECRET, env().JOLLY_ORIGINS));
+export const auth = () =>
+  (shared.jollyAuth ??= makeAuth(pool(), env().BETTER_AUTH_SECRET, env().JOLLY_ORIGINS));

@@ -9,6 +9,7 @@ const schema = z.object({
 /** Settings from the environment, checked at first use. */
 export function env() {
   const parsed = schema.safeParse(process.env);
-  if (!parsed.success) throw new Error(parsed.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('\n'));
+  if (!parsed.success)
+    throw new Error(parsed.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('\n'));
   return parsed.data;
 }

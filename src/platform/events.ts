@@ -44,7 +44,10 @@ class ChangeFeed {
       const change = JSON.parse(message.payload ?? 'null') as Change;
       for (const tell of this.listeners) tell(change);
     });
-    client.connect().then(() => client.query(`listen ${CHANNEL}`)).catch(again);
+    client
+      .connect()
+      .then(() => client.query(`listen ${CHANNEL}`))
+      .catch(again);
   }
 }
 

@@ -33,5 +33,9 @@ export function Live() {
     };
   }, [router]);
   if (!lost) return null;
-  return <p role="status" className="bg-wait-wash px-4 py-2 font-semibold text-wait">No link to the server. Figures may be old; it is being tried again.</p>;
+  return (
+    <p role="status" className="bg-wait-wash px-4 py-2 font-semibold text-wait">
+      No link to the server. Figures may be old; it is being tried again.
+    </p>
+  );
 }

@@ -5,7 +5,13 @@ import { Show, type ShowSettings } from './show';
 
 const Context = createContext<Show | null>(null);
 
-export function ShowProvider({ settings, children }: { settings: ShowSettings; children: ReactNode }) {
+export function ShowProvider({
+  settings,
+  children,
+}: {
+  settings: ShowSettings;
+  children: ReactNode;
+}) {
   const { system, locale, timeZone } = settings;
   const show = useMemo(() => new Show({ system, locale, timeZone }), [system, locale, timeZone]);
   return <Context value={show}>{children}</Context>;

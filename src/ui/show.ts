@@ -3,18 +3,32 @@ import { fromBase, otherSystem, unitSymbol, type Quantity, type UnitSystem } fro
 
 export type ShowSettings = { system: UnitSystem; locale: string; timeZone: string };
 
-const DIGITS: Record<Quantity, number> = { temperature: 1, temperatureStep: 1, mass: 2, dose: 1, diameter: 0 };
+const DIGITS: Record<Quantity, number> = {
+  temperature: 1,
+  temperatureStep: 1,
+  mass: 2,
+  dose: 1,
+  diameter: 0,
+};
 
 /** Says figures the site's way: its units, locale and zone. Made once per page. */
 export class Show {
   constructor(readonly settings: ShowSettings) {}
 
   number(value: number, digits = 1): string {
-    return value.toLocaleString(this.settings.locale, { maximumFractionDigits: digits, minimumFractionDigits: 0 });
+    return value.toLocaleString(this.settings.locale, {
+      maximumFractionDigits: digits,
+      minimumFractionDigits: 0,
+    });
   }
 
   /** Figure and unit in the site's system. */
-  quantity(quantity: Quantity, base: number, digits = DIGITS[quantity], system = this.settings.system): string {
+  quantity(
+    quantity: Quantity,
+    base: number,
+    digits = DIGITS[quantity],
+    system = this.settings.system,
+  ): string {
     const inches = quantity === 'diameter' && system === 'us';
     return `${this.number(fromBase(quantity, base, system), inches ? 2 : digits)} ${unitSymbol(quantity, system)}`;
   }
@@ -33,7 +47,8 @@ export class Show {
     return `${massG.toLocaleString(this.settings.locale, { minimumFractionDigits: digits, maximumFractionDigits: digits })} g`;
   }
 
-  private local = (epochS: number) => DateTime.fromSeconds(epochS, { zone: this.settings.timeZone }).setLocale(this.settings.locale);
+  private local = (epochS: number) =>
+    DateTime.fromSeconds(epochS, { zone: this.settings.timeZone }).setLocale(this.settings.locale);
 
   /** "Thu 14:20" */
   clock = (epochS: number) => this.local(epochS).toFormat('ccc HH:mm');
@@ -48,7 +63,9 @@ export class Show {
     const min = Math.round(s / 60);
     if (min < 60) return `${min} min`;
     const h = Math.floor(min / 60);
-    return h >= 48 ? `${Math.floor(h / 24)} d ${h % 24} h` : `${h} h ${String(min % 60).padStart(2, '0')}`;
+    return h >= 48
+      ? `${Math.floor(h / 24)} d ${h % 24} h`
+      : `${h} h ${String(min % 60).padStart(2, '0')}`;
   }
 
   /** "in 35 min", "12 min ago" */

@@ -12,13 +12,26 @@ const LOOK: Record<CheckStatus, { word: string; className: string; Icon: typeof 
 export function StatusChip({ status, children }: { status: CheckStatus; children?: ReactNode }) {
   const { word, className, Icon } = LOOK[status];
   return (
-    <span className={`inline-flex items-center gap-1 rounded-full px-2.5 py-1 text-sm font-semibold ${className}`}>
+    <span
+      className={`inline-flex items-center gap-1 rounded-full px-2.5 py-1 text-sm font-semibold ${className}`}
+    >
       <Icon size={16} aria-hidden="true" /> {children ?? word}
     </span>
   );
 }
 
 export function Notice({ tone, children }: { tone: 'bad' | 'wait' | 'good'; children: ReactNode }) {
-  const className = { bad: 'bg-bad-wash text-bad', wait: 'bg-wait-wash text-wait', good: 'bg-good-wash text-good' }[tone];
-  return <div role={tone === 'bad' ? 'alert' : 'status'} className={`rounded-md px-3 py-2 font-semibold ${className}`}>{children}</div>;
+  const className = {
+    bad: 'bg-bad-wash text-bad',
+    wait: 'bg-wait-wash text-wait',
+    good: 'bg-good-wash text-good',
+  }[tone];
+  return (
+    <div
+      role={tone === 'bad' ? 'alert' : 'status'}
+      className={`rounded-md px-3 py-2 font-semibold ${className}`}
+    >
+      {children}
+    </div>
+  );
 }

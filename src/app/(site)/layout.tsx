@@ -13,13 +13,18 @@ export default async function SiteLayout({ children }: { children: ReactNode }) 
   const show = await showOfRequest();
   return (
     <ShowProvider settings={show.settings}>
-      <a href="#main" className="sr-only focus:not-sr-only">Skip to the content</a>
+      <a href="#main" className="sr-only focus:not-sr-only">
+        Skip to the content
+      </a>
       <TopBar person={person} show={show} />
       <Live />
       <OutboxBar personId={person.id} />
-      <main id="main" className="mx-auto max-w-6xl px-4 py-4">{children}</main>
+      <main id="main" className="mx-auto max-w-6xl px-4 py-4">
+        {children}
+      </main>
       <footer className="no-print mx-auto max-w-6xl px-4 pb-6 text-sm text-soft">
-        Follow your local code and the authority that licenses you; this tool does not replace either.
+        Follow your local code and the authority that licenses you; this tool does not replace
+        either.
       </footer>
     </ShowProvider>
   );

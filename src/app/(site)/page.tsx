@@ -24,26 +24,42 @@ export default async function FloorPage() {
   const work = may(person.role, 'work_batches');
   const cards = (list: Dossier[]) => (
     <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
-      {list.map((d) => <BatchCard key={d.head.id} dossier={d} show={show} nowS={now} canWork={work} />)}
+      {list.map((d) => (
+        <BatchCard key={d.head.id} dossier={d} show={show} nowS={now} canWork={work} />
+      ))}
     </ul>
   );
   return (
     <>
       <div className="mb-3 flex flex-wrap items-center justify-between gap-2">
         <h1 className="text-2xl font-extrabold">Floor</h1>
-        {work && <Link href="/batches/new" className="button-main">Start a batch</Link>}
+        {work && (
+          <Link href="/batches/new" className="button-main">
+            Start a batch
+          </Link>
+        )}
       </div>
-      {held.length > 0 && <section aria-label="On hold" className="mb-4">{cards(held)}</section>}
-      <section aria-label="Running, next due first">{cards(running)}</section>
-      {open.length === 0 && <p className="sheet">The house is quiet. {work ? 'Start a batch when the meat is on the bench.' : 'Nothing is running.'}</p>}
+      <section aria-label="Batches: on hold first, then by what is due next">
+        {cards([...held, ...running])}
+      </section>
+      {open.length === 0 && (
+        <p className="sheet">
+          The house is quiet.{' '}
+          {work ? 'Start a batch when the meat is on the bench.' : 'Nothing is running.'}
+        </p>
+      )}
       {finished.length > 0 && (
         <section className="mt-5">
           <h2 className="font-semibold">Finished lately</h2>
           <ul>
             {finished.map((b) => (
               <li key={b.id} className="flex gap-3 border-t border-line py-2">
-                <Link href={`/batches/${b.id}`} className="text-accent underline">{b.recipe.name}</Link>
-                <span className="text-soft">{b.code}, closed {show.clock(b.closedS!)} · {show.until(b.closedS!, now)}</span>
+                <Link href={`/batches/${b.id}`} className="text-accent underline">
+                  {b.recipe.name}
+                </Link>
+                <span className="text-soft">
+                  {b.code}, closed {show.clock(b.closedS!)} · {show.until(b.closedS!, now)}
+                </span>
               </li>
             ))}
           </ul>

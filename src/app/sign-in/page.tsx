@@ -13,7 +13,9 @@ export default async function SignInPage() {
       <Mark className="mb-2 size-16 text-accent" />
       <h1 className="text-3xl font-extrabold">Jolly Kettle</h1>
       <p className="mb-6 text-soft">{site.name}</p>
-      <div className="sheet"><SignInForm /></div>
+      <div className="sheet">
+        <SignInForm />
+      </div>
     </main>
   );
 }

@@ -20,7 +20,10 @@ function lastPeak(readings: readonly Reading[]): number {
  * @source USDA FSIS Appendix B (rev. 2021); FDA Food Code 3-501.14; as data in the site's cooling rule
  * @example checkCooling({ readings: [{ tS: 0, tempC: 60 }, { tS: 3600, tempC: 20 }], steps: [{ fromC: 54.4, toC: 26.7, maxS: 5400 }] }).status // 'pass'
  */
-export function checkCooling(input: { readings: readonly Reading[]; steps: readonly CoolingStep[] }): CoolingResult {
+export function checkCooling(input: {
+  readings: readonly Reading[];
+  steps: readonly CoolingStep[];
+}): CoolingResult {
   const { readings, steps } = input;
   requireReadings(readings);
   if (steps.length === 0) throw new QuantityError('steps', steps.length, 'at least one step');

@@ -10,7 +10,12 @@ import { judgeWindow, type TimedWindow } from './timed-window';
  * @throws RangeError naming the field
  * @source USDA FSIS Appendix A (rev. 2021), come-up time between 50 and 130 °F
  */
-export function comeUp(input: { readings: readonly Reading[]; fromC: number; toC: number; maxS: number }): TimedWindow {
+export function comeUp(input: {
+  readings: readonly Reading[];
+  fromC: number;
+  toC: number;
+  maxS: number;
+}): TimedWindow {
   requireReadings(input.readings);
   requireFinite('fromC', input.fromC);
   requireFinite('toC', input.toC);

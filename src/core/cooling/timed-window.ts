@@ -20,7 +20,12 @@ export type TimedWindow = {
 const SAME_S = 1e-6;
 
 /** First time at or after index `i` at which the log stands at or beyond `tempC` in the direction of `sign`. */
-function firstReach(readings: readonly Reading[], i: number, tempC: number, sign: 1 | -1): number | null {
+function firstReach(
+  readings: readonly Reading[],
+  i: number,
+  tempC: number,
+  sign: 1 | -1,
+): number | null {
   for (let k = i; k < readings.length; k += 1) {
     const r = readings[k]!;
     if (sign * (r.tempC - tempC) < 0) continue;
@@ -44,7 +49,8 @@ export function judgeWindow(
   const first = readings[i];
   const shown = first !== undefined && sign * (first.tempC - fromC) <= 0;
   const startS = shown ? firstReach(readings, i, fromC, sign) : null;
-  if (startS === null) return { status: 'incomplete', fromC, toC, maxS, startS, endS: null, elapsedS: null };
+  if (startS === null)
+    return { status: 'incomplete', fromC, toC, maxS, startS, endS: null, elapsedS: null };
   const endS = firstReach(readings, i, toC, sign);
   const elapsedS = (endS ?? readings.at(-1)!.tS) - startS;
   let status: WindowStatus = 'incomplete';

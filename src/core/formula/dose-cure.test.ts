@@ -13,9 +13,12 @@ describe('doseCure', () => {
     [30_000, 120, 0.0625, 57.6],
     [2_267.96, 156, 0.0625, 5.6608],
     [10_000, 120, 0.006, 200],
-  ])('%d g at %d ppm with a cure of fraction %d needs %d g', (basisG, targetPpm, nitriteFraction, grams) => {
-    expect(doseCure({ basisG, targetPpm, nitriteFraction }).cureG).toBeCloseTo(grams, 4);
-  });
+  ])(
+    '%d g at %d ppm with a cure of fraction %d needs %d g',
+    (basisG, targetPpm, nitriteFraction, grams) => {
+      expect(doseCure({ basisG, targetPpm, nitriteFraction }).cureG).toBeCloseTo(grams, 4);
+    },
+  );
 
   test('the rest of the cure is salt and the nitrite is in mg', () => {
     const dose = doseCure({ basisG: 10_000, targetPpm: 120, nitriteFraction: 0.0625 });
@@ -24,7 +27,13 @@ describe('doseCure', () => {
   });
 
   test('a 1 g scale for a 3 g dose leaves a wide band', () => {
-    const dose = doseCure({ basisG: 1562.5, targetPpm: 120, nitriteFraction: 0.0625, cureScaleG: 1, meatScaleG: 5 });
+    const dose = doseCure({
+      basisG: 1562.5,
+      targetPpm: 120,
+      nitriteFraction: 0.0625,
+      cureScaleG: 1,
+      meatScaleG: 5,
+    });
     expect(dose.cureG).toBeCloseTo(3, 9);
     expect(dose.ppmLow).toBeCloseTo((2.5 * 62500) / 1565, 6);
     expect(dose.ppmHigh).toBeCloseTo((3.5 * 62500) / 1560, 6);
@@ -33,7 +42,13 @@ describe('doseCure', () => {
   test('property: weighing what was dosed gives the target back, inside the band', () => {
     fc.assert(
       fc.property(positive, ppm, fraction, (basisG, targetPpm, nitriteFraction) => {
-        const d = doseCure({ basisG, targetPpm, nitriteFraction, cureScaleG: 0.1, meatScaleG: basisG / 100 });
+        const d = doseCure({
+          basisG,
+          targetPpm,
+          nitriteFraction,
+          cureScaleG: 0.1,
+          meatScaleG: basisG / 100,
+        });
         const back = ppmFromWeighed({ basisG, cureG: d.cureG, nitriteFraction });
         expect(back / targetPpm).toBeCloseTo(1, 9);
         expect(d.ppmLow).toBeLessThan(d.ppm);
@@ -74,7 +89,9 @@ describe('doseCure', () => {
 });
 
 test('a cure reading below half a division cannot be negative', () => {
-  expect(ppmBand({ basisG: 1000, cureG: 0.2, nitriteFraction: 0.0625, cureScaleG: 1 }).ppmLow).toBe(0);
+  expect(ppmBand({ basisG: 1000, cureG: 0.2, nitriteFraction: 0.0625, cureScaleG: 1 }).ppmLow).toBe(
+    0,
+  );
 });
 
 test('one level teaspoon, 4.7 to 6.7 g, to 5 lb crosses the US limit', () => {

@@ -1,4 +1,10 @@
-import { requireBetween, requireFraction, requireNonNegative, requirePositive, QuantityError } from '../guard';
+import {
+  requireBetween,
+  requireFraction,
+  requireNonNegative,
+  requirePositive,
+  QuantityError,
+} from '../guard';
 
 export type DoseCureInput = {
   /** Mass that the ppm refers to (meat block, batch …), g, > 0. */
@@ -30,7 +36,11 @@ export type CureDose = {
  * @source 9 CFR 424.21(c) and FSIS Directive 7620.3 (1995), calculation of in-going nitrite
  * @example ppmFromWeighed({ basisG: 10000, cureG: 19.2, nitriteFraction: 0.0625 }) // 120
  */
-export function ppmFromWeighed(input: { basisG: number; cureG: number; nitriteFraction: number }): number {
+export function ppmFromWeighed(input: {
+  basisG: number;
+  cureG: number;
+  nitriteFraction: number;
+}): number {
   const basisG = requirePositive('basisG', input.basisG);
   const cureG = requireNonNegative('cureG', input.cureG);
   const fraction = requireFraction('nitriteFraction', input.nitriteFraction);
@@ -55,8 +65,16 @@ export function ppmBand(input: {
     throw new QuantityError('meatScaleG', input.meatScaleG, 'less than twice basisG');
   }
   return {
-    ppmLow: ppmFromWeighed({ basisG: basisG + halfMeat, cureG: Math.max(0, cureG - halfCure), nitriteFraction }),
-    ppmHigh: ppmFromWeighed({ basisG: basisG - halfMeat, cureG: cureG + halfCure, nitriteFraction }),
+    ppmLow: ppmFromWeighed({
+      basisG: basisG + halfMeat,
+      cureG: Math.max(0, cureG - halfCure),
+      nitriteFraction,
+    }),
+    ppmHigh: ppmFromWeighed({
+      basisG: basisG - halfMeat,
+      cureG: cureG + halfCure,
+      nitriteFraction,
+    }),
   };
 }
 
@@ -79,6 +97,12 @@ export function doseCure(input: DoseCureInput): CureDose {
     nitriteMg: cureG * nitriteFraction * 1000,
     saltFromCureG: cureG * (1 - nitriteFraction),
     ppm: ppmFromWeighed({ basisG, cureG, nitriteFraction }),
-    ...ppmBand({ basisG, cureG, nitriteFraction, cureScaleG: input.cureScaleG, meatScaleG: input.meatScaleG }),
+    ...ppmBand({
+      basisG,
+      cureG,
+      nitriteFraction,
+      cureScaleG: input.cureScaleG,
+      meatScaleG: input.meatScaleG,
+    }),
   };
 }

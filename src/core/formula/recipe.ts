@@ -9,7 +9,8 @@ export type MeatLine = {
   share: number;
 };
 
-export type AdditionKind = 'seasoning' | 'sugar' | 'binder' | 'phosphate' | 'accelerator' | 'water' | 'inclusion';
+export type AdditionKind =
+  'seasoning' | 'sugar' | 'binder' | 'phosphate' | 'accelerator' | 'water' | 'inclusion';
 
 export type Addition = {
   id: string;
@@ -72,8 +73,10 @@ export type Recipe = {
 };
 
 /** True when any line of the meat block is poultry. */
-export const hasPoultry = (recipe: Recipe) => recipe.meat.some((line) => line.species === 'poultry');
+export const hasPoultry = (recipe: Recipe) =>
+  recipe.meat.some((line) => line.species === 'poultry');
 
 /** Accelerator (ascorbate or erythorbate) in-going, ppm of the meat block. */
 export const acceleratorPpm = (recipe: Recipe) =>
-  recipe.additions.filter((a) => a.kind === 'accelerator').reduce((sum, a) => sum + a.fraction, 0) * 1e6;
+  recipe.additions.filter((a) => a.kind === 'accelerator').reduce((sum, a) => sum + a.fraction, 0) *
+  1e6;

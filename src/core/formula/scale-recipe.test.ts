@@ -5,7 +5,8 @@ const SCALES: Scale[] = [
   { id: 'fine', name: 'Fine', capacityG: 500, resolutionG: 0.1 },
   { id: 'bench', name: 'Bench', capacityG: 30_000, resolutionG: 5 },
 ];
-const grams = (meatG: number, id: string, cureG?: number) => scaleRecipe(testRecipe(), meatG, SCALES, cureG).find((l) => l.lineId === id)!;
+const grams = (meatG: number, id: string, cureG?: number) =>
+  scaleRecipe(testRecipe(), meatG, SCALES, cureG).find((l) => l.lineId === id)!;
 
 test('every dose follows the meat on the day', () => {
   expect(grams(30_000, 'cure').targetG).toBeCloseTo(57.6, 9);
@@ -23,7 +24,10 @@ test('salt counts the cure that was weighed when it is known', () => {
 });
 
 test('a curing salt stronger in salt than wanted leaves no plain salt line', () => {
-  const recipe = { ...testRecipe(), cure: { name: 'Curing salt', nitriteFraction: 0.006, nitrateFraction: 0, targetPpm: 120 } };
+  const recipe = {
+    ...testRecipe(),
+    cure: { name: 'Curing salt', nitriteFraction: 0.006, nitrateFraction: 0, targetPpm: 120 },
+  };
   expect(scaleRecipe(recipe, 10_000, SCALES).map((l) => l.lineId)).not.toContain('salt');
 });
 
@@ -40,7 +44,9 @@ test.each([
   [0.333, 0.01, 0.33],
   [1237, 5, 1235],
   [1237, 50, 1250],
-])('%d g on a %d g scale reads %d', (mass, resolution, shown) => expect(roundToScale(mass, resolution)).toBe(shown));
+])('%d g on a %d g scale reads %d', (mass, resolution, shown) =>
+  expect(roundToScale(mass, resolution)).toBe(shown),
+);
 
 test.each([0, -1, Number.NaN, Infinity])('refuses %d g of meat', (g) => {
   expect(() => scaleRecipe(testRecipe(), g, SCALES)).toThrow(/meatG/);

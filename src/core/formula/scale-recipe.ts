@@ -23,7 +23,10 @@ export const SALT_LINE = 'salt';
 /** The finest scale that still carries the mass, or null when none does. */
 export function pickScale(scales: readonly Scale[], massG: number): Scale | null {
   const able = scales.filter((s) => s.capacityG >= massG);
-  return able.reduce<Scale | null>((best, s) => (best && best.resolutionG <= s.resolutionG ? best : s), null);
+  return able.reduce<Scale | null>(
+    (best, s) => (best && best.resolutionG <= s.resolutionG ? best : s),
+    null,
+  );
 }
 
 /** Rounds a mass to whole scale divisions, free of binary noise such as 19.200000000000003. */
@@ -48,11 +51,28 @@ export function plainSalt(recipe: Recipe, meatG: number, cureG: number): number 
  * @param meatG today's meat block, g, > 0
  * @throws RangeError when meatG is not a positive number
  */
-export function scaleRecipe(recipe: Recipe, meatG: number, scales: readonly Scale[], cureG?: number): DoseLine[] {
+export function scaleRecipe(
+  recipe: Recipe,
+  meatG: number,
+  scales: readonly Scale[],
+  cureG?: number,
+): DoseLine[] {
   requirePositive('meatG', meatG);
-  const line = (lineId: string, name: string, kind: DoseLine['kind'], targetG: number): DoseLine => {
+  const line = (
+    lineId: string,
+    name: string,
+    kind: DoseLine['kind'],
+    targetG: number,
+  ): DoseLine => {
     const scale = pickScale(scales, targetG);
-    return { lineId, name, kind, targetG, doseG: scale ? roundToScale(targetG, scale.resolutionG) : targetG, scale };
+    return {
+      lineId,
+      name,
+      kind,
+      targetG,
+      doseG: scale ? roundToScale(targetG, scale.resolutionG) : targetG,
+      scale,
+    };
   };
   const lines = recipe.meat.map((m) => line(m.id, m.name, 'meat', m.share * meatG));
   let cure = 0;

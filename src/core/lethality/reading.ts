@@ -9,7 +9,12 @@ export function requireReadings(readings: readonly Reading[]): void {
   readings.forEach((r, i) => {
     requireFinite(`readings[${i}].tS`, r.tS);
     requireFinite(`readings[${i}].tempC`, r.tempC);
-    if (r.tS < last) throw new QuantityError(`readings[${i}].tS`, r.tS, `at or after the reading before it (${last})`);
+    if (r.tS < last)
+      throw new QuantityError(
+        `readings[${i}].tS`,
+        r.tS,
+        `at or after the reading before it (${last})`,
+      );
     last = r.tS;
   });
 }

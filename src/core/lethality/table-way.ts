@@ -23,7 +23,13 @@ export function longestHoldS(readings: readonly Reading[], tempC: number): numbe
   return best;
 }
 
-export type TableResult = { pass: boolean; tempF: number; tempC: number; heldS: number; neededS: number };
+export type TableResult = {
+  pass: boolean;
+  tempF: number;
+  tempC: number;
+  heldS: number;
+  neededS: number;
+};
 
 const neededOf = (row: TableRow, poultry: boolean) => (poultry ? row.poultryS : row.meatS);
 

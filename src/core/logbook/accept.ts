@@ -5,17 +5,43 @@ import type { BatchState } from './state';
 
 /** Why an entry can't be taken now; the interface has the words. */
 export type Refusal =
-  | 'in_future' | 'before_batch' | 'batch_closed' | 'batch_destroyed' | 'already_started' | 'already_weighed' | 'unknown_line'
-  | 'meat_first' | 'check_first_weigh' | 'check_stale' | 'hold_already_running' | 'hold_not_running' | 'run_already_started'
-  | 'run_not_started' | 'stage_already_started' | 'unknown_stage' | 'already_pulled' | 'not_pulled' | 'probe_already_placed'
-  | 'probe_not_placed' | 'no_open_hold' | 'on_hold' | 'unknown_target' | 'already_signed' | 'not_cured' | 'cure_first';
+  | 'in_future'
+  | 'before_batch'
+  | 'batch_closed'
+  | 'batch_destroyed'
+  | 'already_started'
+  | 'already_weighed'
+  | 'unknown_line'
+  | 'meat_first'
+  | 'check_first_weigh'
+  | 'check_stale'
+  | 'hold_already_running'
+  | 'hold_not_running'
+  | 'run_already_started'
+  | 'run_not_started'
+  | 'stage_already_started'
+  | 'unknown_stage'
+  | 'already_pulled'
+  | 'not_pulled'
+  | 'probe_already_placed'
+  | 'probe_not_placed'
+  | 'no_open_hold'
+  | 'on_hold'
+  | 'unknown_target'
+  | 'already_signed'
+  | 'not_cured'
+  | 'cure_first';
 
 export type Proposed = { body: EntryBody; happenedS: number; corrects: string | null };
 
 /** A clock a little ahead is no lie: devices drift. */
 const CLOCK_SLACK_S = 120;
 
-type Ask<K extends EntryKind> = (s: BatchState, b: Extract<EntryBody, { kind: K }>, r: Recipe) => Refusal | null;
+type Ask<K extends EntryKind> = (
+  s: BatchState,
+  b: Extract<EntryBody, { kind: K }>,
+  r: Recipe,
+) => Refusal | null;
 const inRun = (s: BatchState): Refusal | null => {
   if (!s.run) return 'run_not_started';
   return s.run.pulledS !== null ? 'already_pulled' : null;
@@ -26,7 +52,8 @@ const ASK: { [K in EntryKind]?: Ask<K> } = {
   weighed: (s, b, r) => {
     const known = [CURE_LINE, 'salt', ...r.meat.map((m) => m.id), ...r.additions.map((a) => a.id)];
     if (!known.includes(b.lineId) || (b.lineId === CURE_LINE && !r.cure)) return 'unknown_line';
-    if (s.weighed[b.lineId]) return b.lineId === CURE_LINE && s.cureCheck?.matches === false ? null : 'already_weighed';
+    if (s.weighed[b.lineId])
+      return b.lineId === CURE_LINE && s.cureCheck?.matches === false ? null : 'already_weighed';
     return !r.meat.some((m) => m.id === b.lineId) && s.meatG === null ? 'meat_first' : null;
   },
   cure_checked: (s, b) => {
@@ -43,23 +70,45 @@ const ASK: { [K in EntryKind]?: Ask<K> } = {
   run_started: (s) => (s.run ? 'run_already_started' : null),
   stage_started: (s, b, r) => {
     if (!r.program[b.stageIndex]) return 'unknown_stage';
-    return inRun(s) ?? (s.run!.stages.some((x) => x.index >= b.stageIndex) ? 'stage_already_started' : null);
+    return (
+      inRun(s) ??
+      (s.run!.stages.some((x) => x.index >= b.stageIndex) ? 'stage_already_started' : null)
+    );
   },
-  probe_placed: (s, b) => (s.probes.some((p) => p.channelId === b.channelId && p.toS === null) ? 'probe_already_placed' : null),
-  probe_removed: (s, b) => (s.probes.some((p) => p.channelId === b.channelId && p.toS === null) ? null : 'probe_not_placed'),
+  probe_placed: (s, b) =>
+    s.probes.some((p) => p.channelId === b.channelId && p.toS === null)
+      ? 'probe_already_placed'
+      : null,
+  probe_removed: (s, b) =>
+    s.probes.some((p) => p.channelId === b.channelId && p.toS === null) ? null : 'probe_not_placed',
   pulled: inRun,
   chill_started: (s) => (s.run?.pulledS == null ? 'not_pulled' : null),
-  disposed: (s, b) => (s.holds.some((h) => h.open) || b.disposition === 'destroy' ? null : 'no_open_hold'),
+  disposed: (s, b) =>
+    s.holds.some((h) => h.open) || b.disposition === 'destroy' ? null : 'no_open_hold',
   signed: (s) => (s.holds.some((h) => h.open) ? 'on_hold' : null),
 };
 
 /** What may be corrected: facts that people report, not signatures, decisions or corrections. */
 const CORRECTABLE: readonly EntryKind[] = [
-  'weighed', 'cure_hold_started', 'cure_hold_ended', 'step_done', 'run_started', 'stage_started', 'probe_placed', 'probe_removed',
-  'reading_logged', 'readings_imported', 'pulled', 'chill_started', 'noted',
+  'weighed',
+  'cure_hold_started',
+  'cure_hold_ended',
+  'step_done',
+  'run_started',
+  'stage_started',
+  'probe_placed',
+  'probe_removed',
+  'reading_logged',
+  'readings_imported',
+  'pulled',
+  'chill_started',
+  'noted',
 ];
 
-function refuseCorrection(entries: ReadonlyMap<string, EntryKind>, proposed: Proposed): Refusal | null {
+function refuseCorrection(
+  entries: ReadonlyMap<string, EntryKind>,
+  proposed: Proposed,
+): Refusal | null {
   if (proposed.body.kind !== 'corrected') return proposed.corrects ? 'unknown_target' : null;
   const kind = proposed.corrects ? entries.get(proposed.corrects) : undefined;
   if (!kind || !CORRECTABLE.includes(kind)) return 'unknown_target';
@@ -78,11 +127,18 @@ const STOPPED_BY_HOLD: readonly EntryKind[] = ['run_started', 'signed'];
  * @param entries the batch's entries by id, for corrections
  * @returns null when it fits, else why not
  */
-export function refuse(recipe: Recipe, state: BatchState, entries: ReadonlyMap<string, EntryKind>, proposed: Proposed, nowS: number): Refusal | null {
+export function refuse(
+  recipe: Recipe,
+  state: BatchState,
+  entries: ReadonlyMap<string, EntryKind>,
+  proposed: Proposed,
+  nowS: number,
+): Refusal | null {
   const { body, happenedS } = proposed;
   if (happenedS > nowS + CLOCK_SLACK_S) return 'in_future';
   if (state.startedS > 0 && happenedS < state.startedS) return 'before_batch';
-  if (state.signature?.stands && !AFTER_SIGNATURE.includes(body.kind)) return body.kind === 'signed' ? 'already_signed' : 'batch_closed';
+  if (state.signature?.stands && !AFTER_SIGNATURE.includes(body.kind))
+    return body.kind === 'signed' ? 'already_signed' : 'batch_closed';
   if (state.phase === 'destroyed' && !AFTER_SIGNATURE.includes(body.kind)) return 'batch_destroyed';
   const correction = refuseCorrection(entries, proposed);
   if (correction) return correction;

@@ -3,15 +3,38 @@ import type { ReadingPlace } from '../units/plausible';
 
 export type StepName = 'grind' | 'mix' | 'stuff' | 'surface_dry' | 'bloom' | 'pack';
 export type CheckMethod = 'second_person' | 'reentered_alone';
-export type DispositionKind = 'continue' | 'cook_on' | 'rework' | 'destroy' | 'release_on_authority';
+export type DispositionKind =
+  'continue' | 'cook_on' | 'rework' | 'destroy' | 'release_on_authority';
 export type HoldSource = 'rule' | 'person';
 
-export type ImportedChannel = { channelId: number; name: string; what: ReadingPlace; thickest: boolean };
+export type ImportedChannel = {
+  channelId: number;
+  name: string;
+  what: ReadingPlace;
+  thickest: boolean;
+};
 
 /** All that can be reported about a batch. Masses g, temperatures °C. */
 export type EntryBody =
-  | { kind: 'batch_started'; plannedMeatG: number; readyByS: number; recipeVersionId: string; recipeSha256: string; rules: { id: string; sha256: string }[]; carriesOver?: string }
-  | { kind: 'weighed'; lineId: string; amountG: number; scaleId: string; scaleResolutionG: number; targetG: number; nitriteFraction?: number; lot?: string }
+  | {
+      kind: 'batch_started';
+      plannedMeatG: number;
+      readyByS: number;
+      recipeVersionId: string;
+      recipeSha256: string;
+      rules: { id: string; sha256: string }[];
+      carriesOver?: string;
+    }
+  | {
+      kind: 'weighed';
+      lineId: string;
+      amountG: number;
+      scaleId: string;
+      scaleResolutionG: number;
+      targetG: number;
+      nitriteFraction?: number;
+      lot?: string;
+    }
   | { kind: 'cure_checked'; weighedId: string; readingG: number; method: CheckMethod }
   | { kind: 'cure_hold_started'; coolerC?: number }
   | { kind: 'cure_hold_ended'; coolerC?: number }
@@ -26,7 +49,13 @@ export type EntryBody =
   | { kind: 'chill_started'; medium: ChillMedium }
   | { kind: 'noted'; text: string }
   | { kind: 'held'; source: HoldSource; check?: string; reason: string }
-  | { kind: 'disposed'; disposition: DispositionKind; reason: string; authority?: string; checks: string[] }
+  | {
+      kind: 'disposed';
+      disposition: DispositionKind;
+      reason: string;
+      authority?: string;
+      checks: string[];
+    }
   | { kind: 'corrected'; reason: string; replacement: EntryBody | null; happenedS?: number }
   | { kind: 'signed'; verdictSha256: string; evidenceSha256: string; statement: string };
 

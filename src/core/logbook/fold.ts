@@ -9,13 +9,29 @@ type Apply = { [K in EntryKind]: (s: BatchState, body: Of<K>, e: EffectiveEntry)
 
 function empty(): BatchState {
   return {
-    startedS: 0, readyByS: 0, plannedMeatG: 0, meatG: null, meatResolutionG: 0, weighed: {}, cureCheck: null,
-    hold: null, steps: {}, run: null, chill: [], probes: [], hand: [], holds: [], dispositions: [],
-    signature: null, phase: 'weighing', lastS: 0,
+    startedS: 0,
+    readyByS: 0,
+    plannedMeatG: 0,
+    meatG: null,
+    meatResolutionG: 0,
+    weighed: {},
+    cureCheck: null,
+    hold: null,
+    steps: {},
+    run: null,
+    chill: [],
+    probes: [],
+    hand: [],
+    holds: [],
+    dispositions: [],
+    signature: null,
+    phase: 'weighing',
+    lastS: 0,
   };
 }
 
-const warmer = (a: number | null, b: number | undefined) => (b === undefined ? a : Math.max(a ?? -Infinity, b));
+const warmer = (a: number | null, b: number | undefined) =>
+  b === undefined ? a : Math.max(a ?? -Infinity, b);
 
 const APPLY: Apply = {
   batch_started: (s, b, e) => {
@@ -24,8 +40,14 @@ const APPLY: Apply = {
   weighed: (s, b, e) => {
     if (b.lineId === CURE_LINE) s.cureCheck = null;
     s.weighed[b.lineId] = {
-      entryId: e.id, lineId: b.lineId, amountG: b.amountG, targetG: b.targetG, scaleResolutionG: b.scaleResolutionG,
-      nitriteFraction: b.nitriteFraction ?? null, atS: e.happenedS, by: e.by,
+      entryId: e.id,
+      lineId: b.lineId,
+      amountG: b.amountG,
+      targetG: b.targetG,
+      scaleResolutionG: b.scaleResolutionG,
+      nitriteFraction: b.nitriteFraction ?? null,
+      atS: e.happenedS,
+      by: e.by,
     };
   },
   cure_checked: (s, b, e) => {
@@ -38,19 +60,32 @@ const APPLY: Apply = {
     s.hold = { startS: e.happenedS, endS: null, warmestC: warmer(null, b.coolerC) };
   },
   cure_hold_ended: (s, b, e) => {
-    if (s.hold) s.hold = { ...s.hold, endS: e.happenedS, warmestC: warmer(s.hold.warmestC, b.coolerC) };
+    if (s.hold)
+      s.hold = { ...s.hold, endS: e.happenedS, warmestC: warmer(s.hold.warmestC, b.coolerC) };
   },
   step_done: (s, b, e) => {
     s.steps[b.step] = { atS: e.happenedS, tempC: b.tempC ?? null, weightG: b.weightG ?? null };
   },
   run_started: (s, b, e) => {
-    s.run = { houseId: b.houseId, startS: e.happenedS, stages: [{ index: 0, startS: e.happenedS }], pulledS: null };
+    s.run = {
+      houseId: b.houseId,
+      startS: e.happenedS,
+      stages: [{ index: 0, startS: e.happenedS }],
+      pulledS: null,
+    };
   },
   stage_started: (s, b, e) => {
     s.run?.stages.push({ index: b.stageIndex, startS: e.happenedS });
   },
   probe_placed: (s, b, e) => {
-    s.probes.push({ channelId: b.channelId, name: null, what: b.what, thickest: b.thickest, fromS: e.happenedS, toS: null });
+    s.probes.push({
+      channelId: b.channelId,
+      name: null,
+      what: b.what,
+      thickest: b.thickest,
+      fromS: e.happenedS,
+      toS: null,
+    });
   },
   probe_removed: (s, b, e) => {
     const probe = s.probes.findLast((p) => p.channelId === b.channelId && p.toS === null);
@@ -61,7 +96,14 @@ const APPLY: Apply = {
   },
   readings_imported: (s, b) => {
     for (const c of b.channels) {
-      s.probes.push({ channelId: c.channelId, name: c.name, what: c.what, thickest: c.thickest, fromS: s.startedS, toS: null });
+      s.probes.push({
+        channelId: c.channelId,
+        name: c.name,
+        what: c.what,
+        thickest: c.thickest,
+        fromS: s.startedS,
+        toS: null,
+      });
     }
   },
   pulled: (s, _b, e) => {
@@ -72,13 +114,28 @@ const APPLY: Apply = {
   },
   noted: () => undefined,
   held: (s, b, e) => {
-    s.holds.push({ id: e.id, source: b.source, check: b.check ?? null, reason: b.reason, atS: e.happenedS, by: e.by, open: true });
+    s.holds.push({
+      id: e.id,
+      source: b.source,
+      check: b.check ?? null,
+      reason: b.reason,
+      atS: e.happenedS,
+      by: e.by,
+      open: true,
+    });
   },
   disposed: (s, b, e) => {
     s.dispositions.push({
-      kind: b.disposition, reason: b.reason, authority: b.authority ?? null, checks: b.checks, by: e.by, atS: e.happenedS, seq: e.seq,
+      kind: b.disposition,
+      reason: b.reason,
+      authority: b.authority ?? null,
+      checks: b.checks,
+      by: e.by,
+      atS: e.happenedS,
+      seq: e.seq,
     });
-    for (const h of s.holds) if (h.open && (h.check === null || b.checks.includes(h.check))) h.open = false;
+    for (const h of s.holds)
+      if (h.open && (h.check === null || b.checks.includes(h.check))) h.open = false;
     if (b.disposition === 'cook_on' && s.run) {
       s.run.pulledS = null;
       s.chill = [];
@@ -111,7 +168,11 @@ function phaseOf(s: BatchState, recipe: Recipe): Phase {
 export function foldBatch(recipe: Recipe, entries: readonly Entry[]): BatchState {
   const state = empty();
   for (const e of effectiveEntries(entries)) {
-    (APPLY[e.body.kind] as (s: BatchState, b: EntryBody, e: EffectiveEntry) => void)(state, e.body, e);
+    (APPLY[e.body.kind] as (s: BatchState, b: EntryBody, e: EffectiveEntry) => void)(
+      state,
+      e.body,
+      e,
+    );
     state.lastS = Math.max(state.lastS, e.happenedS);
   }
   const meat = recipe.meat.map((m) => state.weighed[m.id]);
@@ -120,7 +181,12 @@ export function foldBatch(recipe: Recipe, entries: readonly Entry[]): BatchState
     state.meatResolutionG = meat.reduce((sum, w) => sum + w!.scaleResolutionG, 0);
   }
   const signed = state.signature && entries.find((e) => e.id === state.signature!.entryId);
-  if (signed && entries.some((e) => e.seq > signed.seq && (e.body.kind === 'corrected' || e.body.kind === 'disposed'))) {
+  if (
+    signed &&
+    entries.some(
+      (e) => e.seq > signed.seq && (e.body.kind === 'corrected' || e.body.kind === 'disposed'),
+    )
+  ) {
     state.signature!.stands = false;
   }
   state.phase = phaseOf(state, recipe);

@@ -3,7 +3,15 @@ import type { ReadingPlace } from '../units/plausible';
 import type { Author, CheckMethod, DispositionKind, HoldSource, StepName } from './entry';
 
 export type Phase =
-  | 'weighing' | 'cure_hold' | 'making' | 'in_house' | 'chilling' | 'finishing' | 'to_sign' | 'released' | 'destroyed';
+  | 'weighing'
+  | 'cure_hold'
+  | 'making'
+  | 'in_house'
+  | 'chilling'
+  | 'finishing'
+  | 'to_sign'
+  | 'released'
+  | 'destroyed';
 
 export type Weighed = {
   entryId: string;
@@ -15,11 +23,46 @@ export type Weighed = {
   atS: number;
   by: Author;
 };
-export type CureCheck = { method: CheckMethod; readingG: number; matches: boolean; by: Author; atS: number };
-export type ProbeUse = { channelId: number; name: string | null; what: ReadingPlace; thickest: boolean; fromS: number; toS: number | null };
-export type HandReading = { what: ReadingPlace; tempC: number; thickest: boolean; tS: number; by: Author };
-export type Hold = { id: string; source: HoldSource; check: string | null; reason: string; atS: number; by: Author; open: boolean };
-export type Disposition = { kind: DispositionKind; reason: string; authority: string | null; checks: string[]; by: Author; atS: number; seq: number };
+export type CureCheck = {
+  method: CheckMethod;
+  readingG: number;
+  matches: boolean;
+  by: Author;
+  atS: number;
+};
+export type ProbeUse = {
+  channelId: number;
+  name: string | null;
+  what: ReadingPlace;
+  thickest: boolean;
+  fromS: number;
+  toS: number | null;
+};
+export type HandReading = {
+  what: ReadingPlace;
+  tempC: number;
+  thickest: boolean;
+  tS: number;
+  by: Author;
+};
+export type Hold = {
+  id: string;
+  source: HoldSource;
+  check: string | null;
+  reason: string;
+  atS: number;
+  by: Author;
+  open: boolean;
+};
+export type Disposition = {
+  kind: DispositionKind;
+  reason: string;
+  authority: string | null;
+  checks: string[];
+  by: Author;
+  atS: number;
+  seq: number;
+};
 
 /** What the logbook says of a batch, without any judgement. */
 export type BatchState = {
@@ -33,7 +76,12 @@ export type BatchState = {
   cureCheck: CureCheck | null;
   hold: { startS: number; endS: number | null; warmestC: number | null } | null;
   steps: Partial<Record<StepName, { atS: number; tempC: number | null; weightG: number | null }>>;
-  run: { houseId: string; startS: number; stages: { index: number; startS: number }[]; pulledS: number | null } | null;
+  run: {
+    houseId: string;
+    startS: number;
+    stages: { index: number; startS: number }[];
+    pulledS: number | null;
+  } | null;
   chill: { medium: ChillMedium; startS: number }[];
   probes: ProbeUse[];
   hand: HandReading[];

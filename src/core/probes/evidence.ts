@@ -15,7 +15,8 @@ function flatStretches(readings: readonly Reading[], rule: ProbeRule): Rejection
   const out: Rejection[] = [];
   let start = 0;
   for (let i = 1; i <= readings.length; i += 1) {
-    const same = i < readings.length && Math.abs(readings[i]!.tempC - readings[start]!.tempC) <= SAME_C;
+    const same =
+      i < readings.length && Math.abs(readings[i]!.tempC - readings[start]!.tempC) <= SAME_C;
     if (same) continue;
     const fromS = readings[start]!.tS;
     const toS = readings[i - 1]!.tS;
@@ -31,7 +32,12 @@ function flatStretches(readings: readonly Reading[], rule: ProbeRule): Rejection
  * @param readings core, in time order, s and °C
  * @source the site's probe rule; usual values
  */
-export function creditProbe(readings: readonly Reading[], rule: ProbeRule, source: ProbeSource, phase: ProbePhase): Evidence {
+export function creditProbe(
+  readings: readonly Reading[],
+  rule: ProbeRule,
+  source: ProbeSource,
+  phase: ProbePhase,
+): Evidence {
   const houseGap = source === 'hand' ? rule.handMaxGapS : rule.maxGapS;
   const maxGapS = phase === 'chill' ? rule.chillMaxGapS : houseGap;
   const flat = source === 'logger' && phase === 'house' ? flatStretches(readings, rule) : [];
@@ -56,6 +62,8 @@ export function creditProbe(readings: readonly Reading[], rule: ProbeRule, sourc
     const dt = b.tS - a.tS;
     if (dt > maxGapS) return 'gap';
     const steep = phase === 'house' && source === 'logger' && dt > 0;
-    return steep && Math.abs(b.tempC - a.tempC) > rule.maxCPerMin * Math.max(dt / 60, 0.5) ? 'jump' : null;
+    return steep && Math.abs(b.tempC - a.tempC) > rule.maxCPerMin * Math.max(dt / 60, 0.5)
+      ? 'jump'
+      : null;
   }
 }

@@ -13,7 +13,10 @@ export function thinReadings(readings: readonly Reading[], most: number): Readin
   const out: Reading[] = [readings[0]!];
   const inner = readings.length - 2;
   for (let k = 0; k < cuts; k += 1) {
-    const part = readings.slice(1 + Math.floor((k * inner) / cuts), 1 + Math.floor(((k + 1) * inner) / cuts));
+    const part = readings.slice(
+      1 + Math.floor((k * inner) / cuts),
+      1 + Math.floor(((k + 1) * inner) / cuts),
+    );
     const low = part.reduce((a, b) => (b.tempC < a.tempC ? b : a));
     const high = part.reduce((a, b) => (b.tempC > a.tempC ? b : a));
     out.push(...(low === high ? [low] : low.tS < high.tS ? [low, high] : [high, low]));

@@ -22,8 +22,19 @@ export type CoolingRule = {
   needs?: { nitritePpm: number; acceleratorPpm: number };
 };
 export type ComeUpRule = { kind: 'come_up'; fromC: number; toC: number; maxS: number };
-export type CureHoldRule = { kind: 'cure_hold'; minS: number; maxCoolerC: number; acceleratorFromPpm: number };
-export type UncuredSmokeRule = { kind: 'uncured_smoke'; fromC: number; toC: number; maxS: number; coldSmokeBelowC: number };
+export type CureHoldRule = {
+  kind: 'cure_hold';
+  minS: number;
+  maxCoolerC: number;
+  acceleratorFromPpm: number;
+};
+export type UncuredSmokeRule = {
+  kind: 'uncured_smoke';
+  fromC: number;
+  toC: number;
+  maxS: number;
+  coldSmokeBelowC: number;
+};
 export type ProbeRule = {
   kind: 'probe_evidence';
   /** Longest silence that still counts as one log, s: logger and hand readings in the house, and in the chill. */
@@ -36,7 +47,8 @@ export type ProbeRule = {
   maxCPerMin: number;
 };
 
-export type RuleBody = DoseRule | LethalityRule | CoolingRule | ComeUpRule | CureHoldRule | UncuredSmokeRule | ProbeRule;
+export type RuleBody =
+  DoseRule | LethalityRule | CoolingRule | ComeUpRule | CureHoldRule | UncuredSmokeRule | ProbeRule;
 export type RuleKind = RuleBody['kind'];
 
 /** One immutable version of a rule, with the text it comes from. */
@@ -53,5 +65,11 @@ export type Rule<B extends RuleBody = RuleBody> = {
 export type RuleSet = { [K in RuleKind]: Rule<Extract<RuleBody, { kind: K }>> };
 
 export const RULE_KINDS: readonly RuleKind[] = [
-  'dose', 'cure_hold', 'uncured_smoke', 'come_up', 'lethality', 'cooling', 'probe_evidence',
+  'dose',
+  'cure_hold',
+  'uncured_smoke',
+  'come_up',
+  'lethality',
+  'cooling',
+  'probe_evidence',
 ];

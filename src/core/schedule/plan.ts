@@ -119,7 +119,11 @@ export function planBackward(input: {
   const { blocks, readyByS } = input;
   if (blocks.length === 0) throw new QuantityError('blocks', 0, 'at least one block');
   requireFinite('readyByS', readyByS);
-  blocks.forEach((b, i) => b.pieces.forEach((p, j) => requireNonNegative(`blocks[${i}].pieces[${j}].durationS`, p.durationS)));
+  blocks.forEach((b, i) =>
+    b.pieces.forEach((p, j) =>
+      requireNonNegative(`blocks[${i}].pieces[${j}].durationS`, p.durationS),
+    ),
+  );
   const originS = Math.ceil(requireFinite('nowS', input.nowS) / GRID_S) * GRID_S;
   const grid = new Grid(blocks, originS, slots(input.horizonS), input.working);
   const end = grid.latestEnd(Math.floor((readyByS - originS) / GRID_S + 1e-9));

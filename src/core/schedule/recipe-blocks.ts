@@ -10,7 +10,11 @@ const BLOOMED_WAIT = 12 * HOUR;
 /** Somebody is there for the first minutes of the house: load, light, look. */
 const LOAD_S = 15 * 60;
 
-const piece = (key: string, durationS: number, attended: boolean): Piece => ({ key, durationS, attended });
+const piece = (key: string, durationS: number, attended: boolean): Piece => ({
+  key,
+  durationS,
+  attended,
+});
 
 /** Cure hold that the rule asks of this recipe, s: none without cure, none the same day with accelerator. */
 export function requiredHoldS(recipe: Recipe, rule: CureHoldRule): number {
@@ -36,10 +40,14 @@ export function recipeBlocks(recipe: Recipe, holdRule: CureHoldRule): Block[] {
   for (const c of p.chill) run.push(piece(`chill:${c.medium}`, c.plannedS, false));
   const blocks: Block[] = [
     { pieces: first, maxWaitAfterS: Math.max(0, p.cureHoldMaxS - holdS) },
-    { pieces: [piece('stuff', p.stuffS, true)], maxWaitAfterS: recipe.cure ? STUFFED_WAIT.cured : STUFFED_WAIT.uncured },
+    {
+      pieces: [piece('stuff', p.stuffS, true)],
+      maxWaitAfterS: recipe.cure ? STUFFED_WAIT.cured : STUFFED_WAIT.uncured,
+    },
     { pieces: run, maxWaitAfterS: CHILLED_WAIT },
   ];
-  if (p.bloomS > 0) blocks.push({ pieces: [piece('bloom', p.bloomS, false)], maxWaitAfterS: BLOOMED_WAIT });
+  if (p.bloomS > 0)
+    blocks.push({ pieces: [piece('bloom', p.bloomS, false)], maxWaitAfterS: BLOOMED_WAIT });
   blocks.push({ pieces: [piece('pack', p.packS, true)], maxWaitAfterS: 0 });
   return blocks;
 }

@@ -20,12 +20,29 @@ export function testRecipe(): Recipe {
     program: [
       { id: 'dry', name: 'Dry', kind: 'dry', airC: 55, smoke: false, plannedS: 3600 },
       { id: 'smoke', name: 'Smoke', kind: 'smoke', airC: 65, smoke: true, plannedS: 7200 },
-      { id: 'cook', name: 'Cook', kind: 'cook', airC: 82, smoke: false, plannedS: 3600, endCoreC: 69 },
+      {
+        id: 'cook',
+        name: 'Cook',
+        kind: 'cook',
+        airC: 82,
+        smoke: false,
+        plannedS: 3600,
+        endCoreC: 69,
+      },
     ],
     process: {
-      prepareS: 5400, cureHoldMinS: 8 * 3600, cureHoldMaxS: 48 * 3600, stuffS: 3600, surfaceDryS: 3600, pullS: 900,
-      chill: [{ medium: 'ice_bath', plannedS: 900 }, { medium: 'cooler', plannedS: 3 * 3600 }],
-      bloomS: 3600, packS: 3600,
+      prepareS: 5400,
+      cureHoldMinS: 8 * 3600,
+      cureHoldMaxS: 48 * 3600,
+      stuffS: 3600,
+      surfaceDryS: 3600,
+      pullS: 900,
+      chill: [
+        { medium: 'ice_bath', plannedS: 900 },
+        { medium: 'cooler', plannedS: 3 * 3600 },
+      ],
+      bloomS: 3600,
+      packS: 3600,
     },
   };
 }

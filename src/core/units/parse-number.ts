@@ -17,10 +17,16 @@ const UNSURE = /^[+-]?[1-9]\d{0,2},\d{3}$/;
  * @example parseNumber('12,5') // { kind: 'ok', value: 12.5 }
  */
 export function parseNumber(text: string): ParsedNumber {
-  const t = text.trim().replace(/[\s\u00a0\u202f]/g, '').replace(/^\u2212/, '-');
+  const t = text
+    .trim()
+    .replace(/[\s\u00a0\u202f]/g, '')
+    .replace(/^\u2212/, '-');
   if (t === '') return { kind: 'empty' };
   if (UNSURE.test(t)) {
-    return { kind: 'ambiguous', readings: [Number(t.replace(',', '.')), Number(t.replace(',', ''))] };
+    return {
+      kind: 'ambiguous',
+      readings: [Number(t.replace(',', '.')), Number(t.replace(',', ''))],
+    };
   }
   if (PLAIN.test(t)) return { kind: 'ok', value: Number(t.replace(',', '.')) };
   if (GROUPED_COMMA.test(t)) return { kind: 'ok', value: Number(t.replaceAll(',', '')) };

@@ -9,23 +9,30 @@ export type Plausibility =
   | { kind: 'impossible'; minC: number; maxC: number };
 
 /** What a probe in this place can ever show, and what is common, °C. Usual values, model of one house. */
-const SPAN: Record<ReadingPlace, { min: number; max: number; usualMin: number; usualMax: number }> = {
-  core: { min: -30, max: 99.9, usualMin: -5, usualMax: 85 },
-  air: { min: -30, max: 200, usualMin: -10, usualMax: 120 },
-  cooler: { min: -40, max: 60, usualMin: -25, usualMax: 15 },
-};
+const SPAN: Record<ReadingPlace, { min: number; max: number; usualMin: number; usualMax: number }> =
+  {
+    core: { min: -30, max: 99.9, usualMin: -5, usualMax: 85 },
+    air: { min: -30, max: 200, usualMin: -10, usualMax: 120 },
+    cooler: { min: -40, max: 60, usualMin: -25, usualMax: 15 },
+  };
 
 /**
  * Says whether a temperature typed by hand can be true. 165 typed as °C for a core is asked back
  * (it is 73.9 °C when read as °F); 300 is impossible in either unit.
  */
-export function plausibleTemp(place: ReadingPlace, tempC: number, system: UnitSystem): Plausibility {
+export function plausibleTemp(
+  place: ReadingPlace,
+  tempC: number,
+  system: UnitSystem,
+): Plausibility {
   const span = SPAN[place];
   const typed = fromBase('temperature', tempC, system);
   const otherC = toBase('temperature', typed, system === 'metric' ? 'us' : 'metric');
   const otherFits = otherC >= span.usualMin && otherC <= span.usualMax;
   if (!(tempC >= span.min && tempC <= span.max)) {
-    return otherFits ? { kind: 'ask', otherC } : { kind: 'impossible', minC: span.min, maxC: span.max };
+    return otherFits
+      ? { kind: 'ask', otherC }
+      : { kind: 'impossible', minC: span.min, maxC: span.max };
   }
   if (tempC >= span.usualMin && tempC <= span.usualMax) return { kind: 'ok' };
   return { kind: 'ask', otherC: otherFits ? otherC : null };

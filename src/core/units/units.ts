@@ -26,10 +26,12 @@ const US: Record<Quantity, Unit> = {
 const SYSTEMS: Record<UnitSystem, Record<Quantity, Unit>> = { metric: METRIC, us: US };
 
 /** The other system, shown quietly under the site's own. */
-export const otherSystem = (system: UnitSystem): UnitSystem => (system === 'metric' ? 'us' : 'metric');
+export const otherSystem = (system: UnitSystem): UnitSystem =>
+  system === 'metric' ? 'us' : 'metric';
 
 /** Unit symbol of a quantity in a system, as printed beside the figure. */
-export const unitSymbol = (quantity: Quantity, system: UnitSystem) => SYSTEMS[system][quantity].symbol;
+export const unitSymbol = (quantity: Quantity, system: UnitSystem) =>
+  SYSTEMS[system][quantity].symbol;
 
 /**
  * Converts an SI value (°C, K step, g, mm) to the unit of a system.

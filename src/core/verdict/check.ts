@@ -4,10 +4,15 @@ import type { BatchState } from '../logbook/state';
 import type { Rule, RuleSet } from '../rules/rule';
 
 export type CheckStatus = 'pass' | 'fail' | 'missing';
-export type CheckCode = 'dose' | 'cure_hold' | 'uncured_smoke' | 'come_up' | 'lethality' | 'cooling' | 'probe_evidence';
+export type CheckCode =
+  'dose' | 'cure_hold' | 'uncured_smoke' | 'come_up' | 'lethality' | 'cooling' | 'probe_evidence';
 
 /** A figure behind a check: what it is, SI value, and the quantity that tells the screen how to show it. */
-export type Figure = { name: string; value: number; unit: 'g' | 'dose' | 'ppm' | 'C' | 's' | 'logs' | 'at' | 'percent' | 'count' };
+export type Figure = {
+  name: string;
+  value: number;
+  unit: 'g' | 'dose' | 'ppm' | 'C' | 's' | 'logs' | 'at' | 'percent' | 'count';
+};
 
 export type Check = {
   code: CheckCode;
@@ -20,9 +25,21 @@ export type Check = {
 
 export type Series = Readonly<Record<number, readonly Reading[]>>;
 
-export type Case = { recipe: Recipe; rules: RuleSet; state: BatchState; series: Series; nowS: number };
+export type Case = {
+  recipe: Recipe;
+  rules: RuleSet;
+  state: BatchState;
+  series: Series;
+  nowS: number;
+};
 
-export function check(code: CheckCode, rule: Rule, status: CheckStatus, because: string, figures: Figure[] = []): Check {
+export function check(
+  code: CheckCode,
+  rule: Rule,
+  status: CheckStatus,
+  because: string,
+  figures: Figure[] = [],
+): Check {
   const { id, title, source, version } = rule;
   return { code, status, because, figures, rule: { id, title, source, version } };
 }

@@ -2,20 +2,53 @@ import type { Reading } from '../lethality/reading';
 import { creditProbe, type Evidence, type ProbePhase, type ProbeSource } from '../probes/evidence';
 import type { Case } from './check';
 
-export type CoreLog = { channelId: number | null; name: string | null; source: ProbeSource; thickest: boolean; readings: Reading[]; evidence: Evidence };
+export type CoreLog = {
+  channelId: number | null;
+  name: string | null;
+  source: ProbeSource;
+  thickest: boolean;
+  readings: Reading[];
+  evidence: Evidence;
+};
 
-const within = (readings: readonly Reading[], fromS: number, toS: number) => readings.filter((r) => r.tS >= fromS && r.tS <= toS);
+const within = (readings: readonly Reading[], fromS: number, toS: number) =>
+  readings.filter((r) => r.tS >= fromS && r.tS <= toS);
 
 /** Every core log of the batch between two times, with what of it is credited. */
 export function coreLogs(c: Case, fromS: number, toS: number, phase: ProbePhase): CoreLog[] {
   const rule = c.rules.probe_evidence.body;
-  const make = (channelId: number | null, name: string | null, source: ProbeSource, thickest: boolean, readings: Reading[]): CoreLog => ({
-    channelId, name, source, thickest, readings, evidence: creditProbe(readings, rule, source, phase),
+  const make = (
+    channelId: number | null,
+    name: string | null,
+    source: ProbeSource,
+    thickest: boolean,
+    readings: Reading[],
+  ): CoreLog => ({
+    channelId,
+    name,
+    source,
+    thickest,
+    readings,
+    evidence: creditProbe(readings, rule, source, phase),
   });
   const logs = c.state.probes
     .filter((p) => p.what === 'core')
-    .map((p) => make(p.channelId, p.name, 'logger', p.thickest, within(c.series[p.channelId] ?? [], Math.max(fromS, p.fromS), Math.min(toS, p.toS ?? Infinity))));
-  const hand = c.state.hand.filter((h) => h.what === 'core' && h.thickest).map((h) => ({ tS: h.tS, tempC: h.tempC }));
+    .map((p) =>
+      make(
+        p.channelId,
+        p.name,
+        'logger',
+        p.thickest,
+        within(
+          c.series[p.channelId] ?? [],
+          Math.max(fromS, p.fromS),
+          Math.min(toS, p.toS ?? Infinity),
+        ),
+      ),
+    );
+  const hand = c.state.hand
+    .filter((h) => h.what === 'core' && h.thickest)
+    .map((h) => ({ tS: h.tS, tempC: h.tempC }));
   logs.push(make(null, null, 'hand', true, within(hand, fromS, toS)));
   return logs.filter((l) => l.readings.length > 0);
 }
@@ -23,7 +56,12 @@ export function coreLogs(c: Case, fromS: number, toS: number, phase: ProbePhase)
 export type Uncovered = { fromS: number; toS: number };
 
 /** Stretches of a window in which no credited log of a thickest piece has anything to show, longer than `slackS`. */
-export function uncovered(logs: readonly CoreLog[], fromS: number, toS: number, slackS: number): Uncovered[] {
+export function uncovered(
+  logs: readonly CoreLog[],
+  fromS: number,
+  toS: number,
+  slackS: number,
+): Uncovered[] {
   const spans = logs
     .filter((l) => l.thickest)
     .flatMap((l) => l.evidence.spans.map((s) => ({ fromS: s[0]!.tS, toS: s.at(-1)!.tS })))
@@ -47,6 +85,10 @@ export function judgedLogs(logs: readonly CoreLog[]): CoreLog[] {
   const probes = thick.filter((l) => l.source === 'logger');
   const basis = probes.length > 0 ? probes : thick;
   const whole = (l: CoreLog) => l.evidence.rejected.length === 0 && l.readings.length > 1;
-  if (basis.some(whole)) return [...basis.filter(whole), ...logs.filter((l) => !l.thickest && l.source === 'logger' && whole(l))];
+  if (basis.some(whole))
+    return [
+      ...basis.filter(whole),
+      ...logs.filter((l) => !l.thickest && l.source === 'logger' && whole(l)),
+    ];
   return basis;
 }

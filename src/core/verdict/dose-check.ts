@@ -10,7 +10,11 @@ export function checkDose({ recipe, rules, state }: Case): Check {
   const cure = state.weighed[CURE_LINE];
   if (state.meatG === null) return check('dose', rule, 'missing', 'meat_not_weighed');
   if (!cure) return check('dose', rule, 'missing', 'cure_not_weighed');
-  const input = { basisG: state.meatG, cureG: cure.amountG, nitriteFraction: cure.nitriteFraction ?? recipe.cure.nitriteFraction };
+  const input = {
+    basisG: state.meatG,
+    cureG: cure.amountG,
+    nitriteFraction: cure.nitriteFraction ?? recipe.cure.nitriteFraction,
+  };
   const ppm = ppmFromWeighed(input);
   const meatScaleG = state.meatResolutionG < 2 * state.meatG ? state.meatResolutionG : 0;
   const band = ppmBand({ ...input, cureScaleG: cure.scaleResolutionG, meatScaleG });
@@ -35,8 +39,12 @@ export function checkDose({ recipe, rules, state }: Case): Check {
 export function checkCureHold({ recipe, rules, state, nowS }: Case): Check {
   const rule = rules.cure_hold;
   const neededS = requiredHoldS(recipe, rule.body);
-  if (neededS === 0) return check('cure_hold', rule, 'pass', recipe.cure ? 'accelerator' : 'no_cure_in_recipe');
-  if (!state.hold) return check('cure_hold', rule, state.run ? 'fail' : 'missing', 'not_started', [{ name: 'neededS', value: neededS, unit: 's' }]);
+  if (neededS === 0)
+    return check('cure_hold', rule, 'pass', recipe.cure ? 'accelerator' : 'no_cure_in_recipe');
+  if (!state.hold)
+    return check('cure_hold', rule, state.run ? 'fail' : 'missing', 'not_started', [
+      { name: 'neededS', value: neededS, unit: 's' },
+    ]);
   const { startS, endS, warmestC } = state.hold;
   const figures: Figure[] = [
     { name: 'heldS', value: (endS ?? state.run?.startS ?? nowS) - startS, unit: 's' },
@@ -44,8 +52,11 @@ export function checkCureHold({ recipe, rules, state, nowS }: Case): Check {
     { name: 'maxCoolerC', value: rule.body.maxCoolerC, unit: 'C' },
   ];
   if (warmestC !== null) figures.push({ name: 'warmestC', value: warmestC, unit: 'C' });
-  if (warmestC !== null && warmestC > rule.body.maxCoolerC) return check('cure_hold', rule, 'fail', 'too_warm', figures);
+  if (warmestC !== null && warmestC > rule.body.maxCoolerC)
+    return check('cure_hold', rule, 'fail', 'too_warm', figures);
   if (endS === null && !state.run) return check('cure_hold', rule, 'missing', 'running', figures);
   if (warmestC === null) return check('cure_hold', rule, 'missing', 'no_cooler_temp', figures);
-  return figures[0]!.value >= neededS ? check('cure_hold', rule, 'pass', 'held', figures) : check('cure_hold', rule, 'fail', 'too_short', figures);
+  return figures[0]!.value >= neededS
+    ? check('cure_hold', rule, 'pass', 'held', figures)
+    : check('cure_hold', rule, 'fail', 'too_short', figures);
 }

@@ -12,11 +12,15 @@ export const houseWindow = ({ state, nowS }: Case) =>
   state.run && { fromS: state.run.startS, toS: state.run.pulledS ?? nowS };
 
 /** The core log with the longest view of a limit: fails first, then unfinished, then the slowest. */
-function slowest<T extends { status: string; elapsedS: number | null }>(windows: readonly T[]): T | null {
+function slowest<T extends { status: string; elapsedS: number | null }>(
+  windows: readonly T[],
+): T | null {
   const rank: Record<string, number> = { fail: 2, incomplete: 1, pass: 0 };
   return windows.reduce<T | null>((worst, w) => {
     if (!worst || rank[w.status]! > rank[worst.status]!) return w;
-    return rank[w.status] === rank[worst.status] && (w.elapsedS ?? 0) > (worst.elapsedS ?? 0) ? w : worst;
+    return rank[w.status] === rank[worst.status] && (w.elapsedS ?? 0) > (worst.elapsedS ?? 0)
+      ? w
+      : worst;
   }, null);
 }
 
@@ -26,14 +30,18 @@ const lastCold = ({ state }: Case) => state.hold?.endS ?? state.hold?.startS ?? 
 /** A log that starts above `fromC` is counted from when the meat was last known to be cold. */
 function fromCold(c: Case, readings: readonly Reading[], fromC: number): Reading[] {
   const first = readings[0];
-  return first && first.tempC > fromC ? [{ tS: Math.min(lastCold(c), first.tS), tempC: fromC }, ...readings] : [...readings];
+  return first && first.tempC > fromC
+    ? [{ tS: Math.min(lastCold(c), first.tS), tempC: fromC }, ...readings]
+    : [...readings];
 }
 
 function rise(c: Case, fromC: number, toC: number, maxS: number): TimedWindow | null {
   const window = houseWindow(c);
   if (!window) return null;
   const logs = judgedLogs(coreLogs(c, window.fromS, window.toS, 'house'));
-  return slowest(logs.map((l) => comeUp({ readings: fromCold(c, l.readings, fromC), fromC, toC, maxS })));
+  return slowest(
+    logs.map((l) => comeUp({ readings: fromCold(c, l.readings, fromC), fromC, toC, maxS })),
+  );
 }
 
 const riseFigures = (w: TimedWindow): Figure[] => [
@@ -51,10 +59,19 @@ export function checkUncuredSmoke(c: Case): Check {
   if (c.recipe.cure) return check('uncured_smoke', rule, 'pass', 'cured');
   const { coldSmokeBelowC, fromC, toC, maxS } = rule.body;
   const cold = c.recipe.program.find((s) => s.smoke && s.airC < coldSmokeBelowC);
-  if (cold) return check('uncured_smoke', rule, 'fail', 'cold_smoke', [{ name: 'airC', value: cold.airC, unit: 'C' }]);
+  if (cold)
+    return check('uncured_smoke', rule, 'fail', 'cold_smoke', [
+      { name: 'airC', value: cold.airC, unit: 'C' },
+    ]);
   const w = rise(c, fromC, toC, maxS);
   if (!w) return check('uncured_smoke', rule, 'missing', 'no_core_log');
-  return check('uncured_smoke', rule, asStatus(w.status), w.status === 'fail' ? 'too_slow' : w.status, riseFigures(w));
+  return check(
+    'uncured_smoke',
+    rule,
+    asStatus(w.status),
+    w.status === 'fail' ? 'too_slow' : w.status,
+    riseFigures(w),
+  );
 }
 
 /** Come-up time of the slowest core. */
@@ -62,7 +79,13 @@ export function checkComeUp(c: Case): Check {
   const rule = c.rules.come_up;
   const w = rise(c, rule.body.fromC, rule.body.toC, rule.body.maxS);
   if (!w) return check('come_up', rule, 'missing', 'no_core_log');
-  return check('come_up', rule, asStatus(w.status), w.status === 'fail' ? 'too_slow' : w.status, riseFigures(w));
+  return check(
+    'come_up',
+    rule,
+    asStatus(w.status),
+    w.status === 'fail' ? 'too_slow' : w.status,
+    riseFigures(w),
+  );
 }
 
 /** Lethality by the site's accepted way, on the slowest credited core. */
@@ -70,8 +93,13 @@ export function checkLethality(c: Case): Check {
   const rule = c.rules.lethality;
   const window = houseWindow(c);
   const logs = window ? judgedLogs(coreLogs(c, window.fromS, window.toS, 'house')) : [];
-  const results = logs.map((l) => judgeLethality(l.evidence.spans, rule.body, hasPoultry(c.recipe)));
-  const worst = results.reduce<(typeof results)[number] | null>((a, b) => (!a || b.reached < a.reached ? b : a), null);
+  const results = logs.map((l) =>
+    judgeLethality(l.evidence.spans, rule.body, hasPoultry(c.recipe)),
+  );
+  const worst = results.reduce<(typeof results)[number] | null>(
+    (a, b) => (!a || b.reached < a.reached ? b : a),
+    null,
+  );
   if (!worst) return check('lethality', rule, 'missing', 'no_core_log');
   if (worst.pass) return check('lethality', rule, 'pass', rule.body.way, worst.figures);
   return c.state.run?.pulledS == null
@@ -115,7 +143,13 @@ export function checkChill(c: Case): Check {
     ];
   });
   const at = all.indexOf(worst) % steps.length;
-  return check('cooling', rule, asStatus(worst.status), worst.status === 'fail' ? `too_slow_${at + 1}` : worst.status, figures);
+  return check(
+    'cooling',
+    rule,
+    asStatus(worst.status),
+    worst.status === 'fail' ? `too_slow_${at + 1}` : worst.status,
+    figures,
+  );
 }
 
 function checkedPpm({ recipe, state }: Case): number {
@@ -130,18 +164,33 @@ export function checkProbeEvidence(c: Case): Check {
   const window = houseWindow(c);
   if (!window) return check('probe_evidence', rule, 'missing', 'no_run');
   const house = coreLogs(c, window.fromS, window.toS, 'house');
-  if (!house.some((l) => l.thickest)) return check('probe_evidence', rule, 'missing', 'no_thickest_probe');
+  if (!house.some((l) => l.thickest))
+    return check('probe_evidence', rule, 'missing', 'no_thickest_probe');
   const hasLogger = house.some((l) => l.thickest && l.source === 'logger');
   const slack = hasLogger ? rule.body.maxGapS : rule.body.handMaxGapS;
   const gaps = uncovered(house, window.fromS, window.toS, slack);
   if (c.state.run?.pulledS != null) {
     const chill = chillLogs(c);
-    const ends = chill.flatMap((l) => checkCooling({ readings: l.readings, steps: c.rules.cooling.body.steps }).steps.map((s) => s.endS ?? c.nowS));
+    const ends = chill.flatMap((l) =>
+      checkCooling({ readings: l.readings, steps: c.rules.cooling.body.steps }).steps.map(
+        (s) => s.endS ?? c.nowS,
+      ),
+    );
     const untilS = ends.length > 0 ? Math.max(...ends) : c.nowS;
     gaps.push(...uncovered(chill, c.state.run.pulledS, untilS, rule.body.chillMaxGapS));
   }
   const figures: Figure[] = [{ name: 'gaps', value: gaps.length, unit: 'count' }];
-  for (const g of gaps.slice(0, 3)) figures.push({ name: 'gapFrom', value: g.fromS, unit: 'at' }, { name: 'gapTo', value: g.toS, unit: 'at' });
+  for (const g of gaps.slice(0, 3))
+    figures.push(
+      { name: 'gapFrom', value: g.fromS, unit: 'at' },
+      { name: 'gapTo', value: g.toS, unit: 'at' },
+    );
   if (gaps.length > 0) return check('probe_evidence', rule, 'missing', 'gaps', figures);
-  return check('probe_evidence', rule, c.state.run?.pulledS == null ? 'missing' : 'pass', c.state.run?.pulledS == null ? 'running' : 'covered', figures);
+  return check(
+    'probe_evidence',
+    rule,
+    c.state.run?.pulledS == null ? 'missing' : 'pass',
+    c.state.run?.pulledS == null ? 'running' : 'covered',
+    figures,
+  );
 }

@@ -1,7 +1,13 @@
 import type { BatchState } from '../logbook/state';
 import type { Case, Check, CheckCode } from './check';
 import { checkCureHold, checkDose } from './dose-check';
-import { checkChill, checkComeUp, checkLethality, checkProbeEvidence, checkUncuredSmoke } from './heat-checks';
+import {
+  checkChill,
+  checkComeUp,
+  checkLethality,
+  checkProbeEvidence,
+  checkUncuredSmoke,
+} from './heat-checks';
 
 export type Verdict = {
   checks: Check[];
@@ -24,11 +30,23 @@ const ON_AUTHORITY = ['release_on_authority'];
  */
 export function judge(c: Case): Verdict {
   const checks = [
-    checkDose(c), checkCureHold(c), checkUncuredSmoke(c), checkComeUp(c), checkLethality(c), checkChill(c), checkProbeEvidence(c),
+    checkDose(c),
+    checkCureHold(c),
+    checkUncuredSmoke(c),
+    checkComeUp(c),
+    checkLethality(c),
+    checkChill(c),
+    checkProbeEvidence(c),
   ];
   const allowed = decidedChecks(c.state, ON_AUTHORITY);
-  const open = checks.filter((k) => k.status !== 'pass' && !(k.status === 'fail' && allowed.has(k.code)));
-  const overall = open.some((k) => k.status === 'fail') ? 'fail' : open.length > 0 ? 'missing' : 'pass';
+  const open = checks.filter(
+    (k) => k.status !== 'pass' && !(k.status === 'fail' && allowed.has(k.code)),
+  );
+  const overall = open.some((k) => k.status === 'fail')
+    ? 'fail'
+    : open.length > 0
+      ? 'missing'
+      : 'pass';
   return { checks, overall };
 }
 
@@ -36,5 +54,7 @@ export function judge(c: Case): Verdict {
 export function holdsDue(state: BatchState, verdict: Verdict): CheckCode[] {
   const decided = decidedChecks(state, ['continue', 'rework', 'release_on_authority', 'destroy']);
   const held = new Set(state.holds.filter((h) => h.open).map((h) => h.check));
-  return verdict.checks.filter((k) => k.status === 'fail' && !decided.has(k.code) && !held.has(k.code)).map((k) => k.code);
+  return verdict.checks
+    .filter((k) => k.status === 'fail' && !decided.has(k.code) && !held.has(k.code))
+    .map((k) => k.code);
 }

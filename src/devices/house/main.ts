@@ -48,12 +48,16 @@ class Link {
 }
 
 const links = TOKENS.map((t) => new Link(t));
-const FAULTS: [keyof Faults, string][] = [['fireOut', 'Fire out'], ['probeUnplugged', 'Probe core-1 unplugged']];
+const FAULTS: [keyof Faults, string][] = [
+  ['fireOut', 'Fire out'],
+  ['probeUnplugged', 'Probe core-1 unplugged'],
+];
 
 function panel(): string {
   const forms = links.map((l, i) =>
-    FAULTS.map(([key, label]) =>
-      `<form method="post" action="/${i}/${key}"><button>${l.name}: ${label} is ${l.faults[key] ? 'ON, switch off' : 'off, switch on'}</button></form>`,
+    FAULTS.map(
+      ([key, label]) =>
+        `<form method="post" action="/${i}/${key}"><button>${l.name}: ${label} is ${l.faults[key] ? 'ON, switch off' : 'off, switch on'}</button></form>`,
     ).join(''),
   );
   return `<!doctype html><html lang="en"><title>Simulated house</title><h1>Simulated house: faults</h1>${forms.join('')}</html>`;
@@ -75,7 +79,8 @@ let troubled = false;
 async function tick(): Promise<void> {
   const results = await Promise.allSettled(links.map((l) => l.beat()));
   const failed = results.find((r) => r.status === 'rejected');
-  if (failed && !troubled) console.warn(`simulated house: ${String(failed.reason)}; readings are kept and sent later`);
+  if (failed && !troubled)
+    console.warn(`simulated house: ${String(failed.reason)}; readings are kept and sent later`);
   troubled = failed !== undefined;
   setTimeout(() => void tick(), EVERY_MS);
 }

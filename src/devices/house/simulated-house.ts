@@ -29,7 +29,12 @@ export class SimulatedHouse {
 
   /** Advances by dtS and returns what the probes show; an unplugged probe shows nothing. */
   step(program: HouseProgram, dtS: number, atMs: number): DeviceReading[] {
-    const at = { setC: program.setC ?? ROOM_C, medium: program.medium, diameterMm: program.diameterMm ?? 38, fireOut: this.faults.fireOut };
+    const at = {
+      setC: program.setC ?? ROOM_C,
+      medium: program.medium,
+      diameterMm: program.diameterMm ?? 38,
+      fireOut: this.faults.fireOut,
+    };
     this.state = stepHouse(this.resume(program), at, dtS);
     const { airC, coreC, coreThinC } = this.state;
     const truth: Record<string, number> = { air: airC, 'core-1': coreC, 'core-2': coreThinC };

@@ -26,14 +26,19 @@ export async function requirePage(permission: Permission = 'read'): Promise<Pers
 export async function requireRoute(permission: Permission): Promise<Person | Response> {
   const person = await whoAsks();
   if (!person) return Response.json({ ok: false, code: 'signed_out' }, { status: 401 });
-  if (!may(person.role, permission)) return Response.json({ ok: false, code: 'not_allowed' }, { status: 403 });
+  if (!may(person.role, permission))
+    return Response.json({ ok: false, code: 'not_allowed' }, { status: 403 });
   return person;
 }
 
-export type ActionResult<T = undefined> = { ok: true; data: T } | { ok: false; code: string; fields?: Record<string, string> };
+export type ActionResult<T = undefined> =
+  { ok: true; data: T } | { ok: false; code: string; fields?: Record<string, string> };
 
 /** For actions: runs `work` as the signed-in person when the role allows it. */
-export async function asPerson<T>(permission: Permission, work: (person: Person) => Promise<ActionResult<T>>): Promise<ActionResult<T>> {
+export async function asPerson<T>(
+  permission: Permission,
+  work: (person: Person) => Promise<ActionResult<T>>,
+): Promise<ActionResult<T>> {
   const person = await whoAsks();
   if (!person) return { ok: false, code: 'signed_out' };
   return may(person.role, permission) ? work(person) : { ok: false, code: 'not_allowed' };

@@ -12,7 +12,19 @@ export async function addPerson(using: Auth, input: PersonInput): Promise<{ id: 
 }
 
 export const countPeople = async (db: Handle) =>
-  Number((await db.selectFrom('user').select((e) => e.fn.countAll().as('n')).executeTakeFirstOrThrow()).n);
+  Number(
+    (
+      await db
+        .selectFrom('user')
+        .select((e) => e.fn.countAll().as('n'))
+        .executeTakeFirstOrThrow()
+    ).n,
+  );
 
 export const listPeople = (db: Handle) =>
-  db.withoutPlugins().selectFrom('user').select(['id', 'name', 'email', 'role', 'banned']).orderBy('name').execute();
+  db
+    .withoutPlugins()
+    .selectFrom('user')
+    .select(['id', 'name', 'email', 'role', 'banned'])
+    .orderBy('name')
+    .execute();

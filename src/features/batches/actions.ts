@@ -9,7 +9,8 @@ import { startBatchSchema } from './contract';
 import { signBatch, startBatch } from './service';
 import { mayTry } from './try-limit';
 
-const fieldsOf = (error: z.ZodError) => Object.fromEntries(error.issues.map((i) => [i.path.join('.'), i.message]));
+const fieldsOf = (error: z.ZodError) =>
+  Object.fromEntries(error.issues.map((i) => [i.path.join('.'), i.message]));
 
 /** Starts a batch; the client made its id, so that pressing twice starts one. */
 export async function startBatchAction(input: unknown): Promise<ActionResult<{ id: string }>> {
@@ -17,15 +18,24 @@ export async function startBatchAction(input: unknown): Promise<ActionResult<{ i
     const parsed = startBatchSchema.safeParse(input);
     if (!parsed.success) return { ok: false, code: 'bad_entry', fields: fieldsOf(parsed.error) };
     const result = await startBatch(db(), person, parsed.data);
-    return result.ok ? { ok: true, data: { id: parsed.data.id } } : { ok: false, code: result.code, fields: result.fields };
+    return result.ok
+      ? { ok: true, data: { id: parsed.data.id } }
+      : { ok: false, code: result.code, fields: result.fields };
   });
 }
 
-const signSchema = z.object({ batchId: z.uuid(), entryId: z.uuid(), password: z.string().min(1).max(200) });
+const signSchema = z.object({
+  batchId: z.uuid(),
+  entryId: z.uuid(),
+  password: z.string().min(1).max(200),
+});
 
 async function passwordIsRight(password: string): Promise<boolean> {
   try {
-    const answer = await auth().api.verifyPassword({ body: { password }, headers: await headers() });
+    const answer = await auth().api.verifyPassword({
+      body: { password },
+      headers: await headers(),
+    });
     return answer.status === true;
   } catch {
     return false;
@@ -38,7 +48,8 @@ export async function signBatchAction(input: unknown): Promise<ActionResult> {
     const parsed = signSchema.safeParse(input);
     if (!parsed.success) return { ok: false, code: 'bad_entry', fields: fieldsOf(parsed.error) };
     if (!(await mayTry(person.id))) return { ok: false, code: 'too_many_tries' };
-    if (!(await passwordIsRight(parsed.data.password))) return { ok: false, code: 'wrong_password' };
+    if (!(await passwordIsRight(parsed.data.password)))
+      return { ok: false, code: 'wrong_password' };
     const result = await signBatch(db(), person, parsed.data.batchId, parsed.data.entryId);
     return result.ok ? { ok: true, data: undefined } : { ok: false, code: result.code };
   });

@@ -9,7 +9,10 @@ export type Dossier = { head: BatchHead; entries: Entry[]; case: Case; verdict: 
 async function dossierOf(db: Handle, head: BatchHead, nowS: number): Promise<Dossier> {
   const entries = await loadEntries(db, head.id);
   const start = entries[0]?.body;
-  const rules: RuleSet = await loadRules(db, start?.kind === 'batch_started' ? start.rules.map((r) => r.id) : []);
+  const rules: RuleSet = await loadRules(
+    db,
+    start?.kind === 'batch_started' ? start.rules.map((r) => r.id) : [],
+  );
   const state = foldBatch(head.recipe, entries);
   const channels = [...new Set(state.probes.map((p) => p.channelId))];
   /* Packing ends the evidence, so that a signature seals something that no later reading changes. */
@@ -20,7 +23,11 @@ async function dossierOf(db: Handle, head: BatchHead, nowS: number): Promise<Dos
 }
 
 /** Loads and judges one batch, or null when there is none with this id. */
-export async function loadDossier(db: Handle, batchId: string, nowS: number): Promise<Dossier | null> {
+export async function loadDossier(
+  db: Handle,
+  batchId: string,
+  nowS: number,
+): Promise<Dossier | null> {
   const head = await findBatch(db, batchId);
   return head && dossierOf(db, head, nowS);
 }

@@ -4,7 +4,14 @@ import type { Handle } from '@/platform/db/client';
 
 export type ChartLine = { name: string; what: 'core' | 'air' | 'cooler'; readings: Reading[] };
 export type ChartBand = { name: string; kind: string; fromS: number; toS: number };
-export type RunChartData = { lines: ChartLine[]; setPoints: Reading[]; bands: ChartBand[]; targets: { name: string; tempC: number }[]; fromS: number; toS: number };
+export type RunChartData = {
+  lines: ChartLine[];
+  setPoints: Reading[];
+  bands: ChartBand[];
+  targets: { name: string; tempC: number }[];
+  fromS: number;
+  toS: number;
+};
 
 const MOST_POINTS = 600;
 
@@ -19,7 +26,12 @@ function stageBands(c: Case): ChartBand[] {
     toS: run.stages[i + 1]?.startS ?? houseEnd,
   }));
   const names = { ice_bath: 'Ice bath', shower: 'Shower', cooler: 'Cooler' };
-  const chills = chill.map((p, i) => ({ name: names[p.medium], kind: 'chill', fromS: p.startS, toS: chill[i + 1]?.startS ?? c.nowS }));
+  const chills = chill.map((p, i) => ({
+    name: names[p.medium],
+    kind: 'chill',
+    fromS: p.startS,
+    toS: chill[i + 1]?.startS ?? c.nowS,
+  }));
   return [...stages, ...chills];
 }
 
@@ -28,8 +40,15 @@ export async function runChart(db: Handle, c: Case): Promise<RunChartData | null
   const { run } = c.state;
   const fromS = run?.startS ?? Math.min(...Object.values(c.series).flatMap((s) => s[0]?.tS ?? []));
   if (!Number.isFinite(fromS)) return null;
-  const channels = await channelsByIds(db, c.state.probes.map((p) => p.channelId));
-  const inside = (readings: readonly Reading[]) => thinReadings(readings.filter((r) => r.tS >= fromS && r.tS <= c.nowS), MOST_POINTS);
+  const channels = await channelsByIds(
+    db,
+    c.state.probes.map((p) => p.channelId),
+  );
+  const inside = (readings: readonly Reading[]) =>
+    thinReadings(
+      readings.filter((r) => r.tS >= fromS && r.tS <= c.nowS),
+      MOST_POINTS,
+    );
   const lines: ChartLine[] = c.state.probes.map((p) => ({
     name: p.name ?? channels.find((ch) => ch.id === p.channelId)?.name ?? 'Probe',
     what: p.what,
@@ -37,17 +56,36 @@ export async function runChart(db: Handle, c: Case): Promise<RunChartData | null
   }));
   for (const what of ['core', 'air'] as const) {
     const hand = c.state.hand.filter((h) => h.what === what);
-    if (hand.length > 0) lines.push({ name: `${what === 'core' ? 'Core' : 'Air'}, by hand`, what, readings: inside(hand) });
+    if (hand.length > 0)
+      lines.push({
+        name: `${what === 'core' ? 'Core' : 'Air'}, by hand`,
+        what,
+        readings: inside(hand),
+      });
   }
   const bands = stageBands(c);
   const setPoints = (run?.stages ?? []).flatMap((s, i) => {
     const tempC = c.recipe.program[s.index]?.airC;
-    return tempC === undefined ? [] : [{ tS: s.startS, tempC }, { tS: bands[i]!.toS, tempC }];
+    return tempC === undefined
+      ? []
+      : [
+          { tS: s.startS, tempC },
+          { tS: bands[i]!.toS, tempC },
+        ];
   });
   const endCoreC = c.recipe.program.at(-1)?.endCoreC;
   const targets = [
     ...(endCoreC === undefined ? [] : [{ name: 'Core target', tempC: endCoreC }]),
-    ...(run?.pulledS == null ? [] : c.rules.cooling.body.steps.map((s) => ({ name: 'Cooling', tempC: s.toC }))),
+    ...(run?.pulledS == null
+      ? []
+      : c.rules.cooling.body.steps.map((s) => ({ name: 'Cooling', tempC: s.toC }))),
   ];
-  return { lines: lines.filter((l) => l.readings.length > 0), setPoints, bands, targets, fromS, toS: c.nowS };
+  return {
+    lines: lines.filter((l) => l.readings.length > 0),
+    setPoints,
+    bands,
+    targets,
+    fromS,
+    toS: c.nowS,
+  };
 }

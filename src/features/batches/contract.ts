@@ -4,7 +4,10 @@ import type { EntryBody } from '@/core';
 /** Two tonnes: more than any smokehouse this is for can hang. */
 export const MAX_MASS_G = 2_000_000;
 
-const mass = z.number().positive('must be more than 0').max(MAX_MASS_G, 'more than 2 000 kg cannot be one batch');
+const mass = z
+  .number()
+  .positive('must be more than 0')
+  .max(MAX_MASS_G, 'more than 2 000 kg cannot be one batch');
 const temp = z.number().min(-80).max(400);
 const words = z.string().trim().min(3, 'say it in a few words').max(2000);
 const optionalTemp = temp.optional();
@@ -21,7 +24,12 @@ const weighed = z.object({
   nitriteFraction: z.number().positive().max(1).optional(),
   lot: z.string().trim().max(100).optional(),
 });
-const reading = z.object({ kind: z.literal('reading_logged'), what, tempC: temp, thickest: z.boolean() });
+const reading = z.object({
+  kind: z.literal('reading_logged'),
+  what,
+  tempC: temp,
+  thickest: z.boolean(),
+});
 const stepDone = z.object({
   kind: z.literal('step_done'),
   step: z.enum(['grind', 'mix', 'stuff', 'surface_dry', 'bloom', 'pack']),
@@ -45,7 +53,12 @@ const facts = [
   z.object({ kind: z.literal('noted'), text: words }),
 ] as const;
 
-const importedChannel = z.object({ channelId, name: z.string().max(200), what, thickest: z.boolean() });
+const importedChannel = z.object({
+  channelId,
+  name: z.string().max(200),
+  what,
+  thickest: z.boolean(),
+});
 const imported = z.object({
   kind: z.literal('readings_imported'),
   fileName: z.string().max(255),
@@ -72,7 +85,10 @@ const disposed = z.object({
 export const postedBodySchema = z.discriminatedUnion('kind', [
   ...facts,
   corrected,
-  disposed.refine((d) => d.disposition !== 'release_on_authority' || d.authority, { path: ['authority'], message: 'name the authority and its written decision' }),
+  disposed.refine((d) => d.disposition !== 'release_on_authority' || d.authority, {
+    path: ['authority'],
+    message: 'name the authority and its written decision',
+  }),
   z.object({ kind: z.literal('cure_checked'), weighedId: z.uuid(), readingG: mass }),
   z.object({ kind: z.literal('held'), reason: words }),
 ]);
@@ -95,8 +111,18 @@ export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind'
   imported,
   corrected,
   disposed,
-  z.object({ kind: z.literal('cure_checked'), weighedId: z.uuid(), readingG: mass, method: z.enum(['second_person', 'reentered_alone']) }),
-  z.object({ kind: z.literal('held'), source: z.enum(['rule', 'person']), check: z.string().optional(), reason: z.string() }),
+  z.object({
+    kind: z.literal('cure_checked'),
+    weighedId: z.uuid(),
+    readingG: mass,
+    method: z.enum(['second_person', 'reentered_alone']),
+  }),
+  z.object({
+    kind: z.literal('held'),
+    source: z.enum(['rule', 'person']),
+    check: z.string().optional(),
+    reason: z.string(),
+  }),
   z.object({
     kind: z.literal('batch_started'),
     plannedMeatG: mass,
@@ -106,7 +132,12 @@ export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind'
     rules: z.array(z.object({ id: z.string(), sha256: z.string() })),
     carriesOver: z.string().optional(),
   }),
-  z.object({ kind: z.literal('signed'), verdictSha256: z.string(), evidenceSha256: z.string(), statement: z.string() }),
+  z.object({
+    kind: z.literal('signed'),
+    verdictSha256: z.string(),
+    evidenceSha256: z.string(),
+    statement: z.string(),
+  }),
 ]);
 
 export const startBatchSchema = z.object({

@@ -2,7 +2,7 @@ import { CURE_LINE, requiredHoldS, type Case } from '@/core';
 import { liveCooling, liveHeat } from './live';
 
 /** What the operator does next with a batch; the interface has the words. `dueS` is on the clock. */
-export type NextStep = { code: string; dueS: number | null; detail?: string };
+export type NextStep = { code: string; dueS: number | null; detail?: string; toC?: number };
 
 function dueInHouse(c: Case): NextStep {
   const at = c.state.run!.stages.at(-1)!;
@@ -20,8 +20,11 @@ function dueChilling(c: Case): NextStep {
   if (c.state.chill.length === 0) return { code: 'start_chill', dueS: c.state.run!.pulledS };
   const cooling = liveCooling(c);
   const open = cooling?.steps.find((s) => s.status === 'incomplete' && s.deadlineS !== null);
-  if (open) return { code: 'cool', dueS: open.deadlineS };
-  return { code: c.recipe.process.bloomS > 0 && !c.state.steps.bloom ? 'bloom' : 'pack', dueS: null };
+  if (open) return { code: 'cool', dueS: open.deadlineS, toC: open.toC };
+  return {
+    code: c.recipe.process.bloomS > 0 && !c.state.steps.bloom ? 'bloom' : 'pack',
+    dueS: null,
+  };
 }
 
 export function nextStep(c: Case): NextStep {
@@ -31,14 +34,26 @@ export function nextStep(c: Case): NextStep {
     const meat = state.meatG === null;
     return { code: meat ? 'weigh_meat' : 'weigh_cure', dueS: null };
   }
-  if (state.weighed[CURE_LINE] && !state.cureCheck?.matches) return { code: 'check_cure', dueS: null };
-  if (state.phase === 'cure_hold') return { code: 'end_hold', dueS: state.hold!.startS + Math.max(requiredHoldS(recipe, c.rules.cure_hold.body), recipe.process.cureHoldMinS) };
+  if (state.weighed[CURE_LINE] && !state.cureCheck?.matches)
+    return { code: 'check_cure', dueS: null };
+  if (state.phase === 'cure_hold')
+    return {
+      code: 'end_hold',
+      dueS:
+        state.hold!.startS +
+        Math.max(requiredHoldS(recipe, c.rules.cure_hold.body), recipe.process.cureHoldMinS),
+    };
   if (state.phase === 'making') {
-    if (requiredHoldS(recipe, c.rules.cure_hold.body) > 0 && !state.hold) return { code: 'start_hold', dueS: null };
+    if (requiredHoldS(recipe, c.rules.cure_hold.body) > 0 && !state.hold)
+      return { code: 'start_hold', dueS: null };
     return { code: state.steps.stuff ? 'start_run' : 'stuff', dueS: null };
   }
   if (state.phase === 'in_house') return dueInHouse(c);
   if (state.phase === 'chilling') return dueChilling(c);
-  if (state.phase === 'finishing') return { code: 'pack', dueS: state.steps.bloom ? state.steps.bloom.atS + recipe.process.bloomS : null };
+  if (state.phase === 'finishing')
+    return {
+      code: 'pack',
+      dueS: state.steps.bloom ? state.steps.bloom.atS + recipe.process.bloomS : null,
+    };
   return { code: state.phase === 'to_sign' ? 'sign' : 'none', dueS: null };
 }

@@ -1,14 +1,34 @@
-import { planBackward, recipeBlocks, workingSpans, type CureHoldRuleBody, type Plan, type Recipe } from '@/core';
+import {
+  planBackward,
+  recipeBlocks,
+  workingSpans,
+  type CureHoldRuleBody,
+  type Plan,
+  type Recipe,
+} from '@/core';
 import type { Site } from '@/features/settings/repository';
 
 /** How far ahead a plan may look, s: three weeks past ready-by or now. */
 const HORIZON_S = 21 * 24 * 3600;
 
 /** The plan of a recipe for a ready-by time in the site's working hours. */
-export function planBatch(recipe: Recipe, holdRule: CureHoldRuleBody, site: Site, fromS: number, readyByS: number): Plan {
+export function planBatch(
+  recipe: Recipe,
+  holdRule: CureHoldRuleBody,
+  site: Site,
+  fromS: number,
+  readyByS: number,
+): Plan {
   const horizonS = Math.max(0, readyByS - fromS) + HORIZON_S;
   const working = workingSpans(site.workingHours, site.timeZone, fromS, fromS + horizonS);
-  return planBackward({ blocks: recipeBlocks(recipe, holdRule), nowS: fromS, readyByS, horizonS, working });
+  return planBackward({
+    blocks: recipeBlocks(recipe, holdRule),
+    nowS: fromS,
+    readyByS,
+    horizonS,
+    working,
+  });
 }
 
-export const piecesOf = (plan: Plan) => (plan.status === 'ok' ? plan.pieces : (plan.earliest ?? []));
+export const piecesOf = (plan: Plan) =>
+  plan.status === 'ok' ? plan.pieces : (plan.earliest ?? []);

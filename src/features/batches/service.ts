@@ -1,8 +1,19 @@
 import { DateTime } from 'luxon';
 import { v5Id } from '@/platform/ids';
 import {
-  CURE_LINE, effectiveEntries, foldBatch, holdsDue, judge, plausibleTemp, refuse,
-  type Author, type CheckCode, type Entry, type EntryBody, type EntryKind, type UnitSystem,
+  CURE_LINE,
+  effectiveEntries,
+  foldBatch,
+  holdsDue,
+  judge,
+  plausibleTemp,
+  refuse,
+  type Author,
+  type CheckCode,
+  type Entry,
+  type EntryBody,
+  type EntryKind,
+  type UnitSystem,
 } from '@/core';
 import { may } from '@/features/accounts/policy';
 import type { Person } from '@/features/accounts/identify';
@@ -14,11 +25,27 @@ import { notify } from '@/platform/events';
 import { hashOf } from '@/platform/hash';
 import { loadDossier, type Dossier } from './case';
 import type { PostedBody, PostResult, StartBatch } from './contract';
-import { appendEntries, countCodes, findBatch, findEntry, insertBatch, lockHead, setClosed, type NewEntry } from './repository';
+import {
+  appendEntries,
+  countCodes,
+  findBatch,
+  findEntry,
+  insertBatch,
+  lockHead,
+  setClosed,
+  type NewEntry,
+} from './repository';
 
 export const SYSTEM: Author = { id: 'system', name: 'Jolly Kettle' };
 
-type Parsed = { id: string; happenedAt: string; body: PostedBody; corrects: string | null; confirmed: boolean; enteredIn: UnitSystem };
+type Parsed = {
+  id: string;
+  happenedAt: string;
+  body: PostedBody;
+  corrects: string | null;
+  confirmed: boolean;
+  enteredIn: UnitSystem;
+};
 
 /** The body as it is recorded: what only the server may say is filled in. */
 function asRecorded(body: PostedBody, dossier: Dossier, person: Author): EntryBody {
@@ -33,16 +60,30 @@ function asRecorded(body: PostedBody, dossier: Dossier, person: Author): EntryBo
 const neededPermission = (kind: EntryKind) => (kind === 'disposed' ? 'decide' : 'work_batches');
 
 /** Odd temperatures are asked back once; impossible ones are refused. */
-function oddTemperature(body: EntryBody, confirmed: boolean, system: UnitSystem): PostResult | null {
+function oddTemperature(
+  body: EntryBody,
+  confirmed: boolean,
+  system: UnitSystem,
+): PostResult | null {
   const said = body.kind === 'corrected' ? body.replacement : body;
   if (said?.kind !== 'reading_logged') return null;
   const answer = plausibleTemp(said.what, said.tempC, system);
   if (answer.kind === 'impossible') return { ok: false, code: 'impossible_temperature' };
-  if (answer.kind === 'ask' && !confirmed) return { ok: false, code: 'odd_temperature', ...(answer.otherC === null ? {} : { otherC: answer.otherC }) };
+  if (answer.kind === 'ask' && !confirmed)
+    return {
+      ok: false,
+      code: 'odd_temperature',
+      ...(answer.otherC === null ? {} : { otherC: answer.otherC }),
+    };
   return null;
 }
 
-function holdEntries(batchId: string, checks: readonly CheckCode[], after: readonly Entry[], happenedS: number): NewEntry[] {
+function holdEntries(
+  batchId: string,
+  checks: readonly CheckCode[],
+  after: readonly Entry[],
+  happenedS: number,
+): NewEntry[] {
   const seq = after.reduce((max, e) => Math.max(max, e.seq), 0);
   return checks.map((check) => ({
     id: v5Id(`${batchId}:${check}:${seq}`),
@@ -57,11 +98,21 @@ function holdEntries(batchId: string, checks: readonly CheckCode[], after: reado
 function holdsAfter(dossier: Dossier, entry: Entry, now: number): NewEntry[] {
   const entries = [...dossier.entries, entry];
   const state = foldBatch(dossier.head.recipe, entries);
-  const verdict = judge({ ...dossier.case, state, nowS: Math.max(dossier.case.nowS, entry.happenedS) });
+  const verdict = judge({
+    ...dossier.case,
+    state,
+    nowS: Math.max(dossier.case.nowS, entry.happenedS),
+  });
   return holdsAfterVerdict(dossier.head.id, state, verdict, entries, now);
 }
 
-function holdsAfterVerdict(batchId: string, state: Dossier['case']['state'], verdict: Dossier['verdict'], entries: readonly Entry[], now: number): NewEntry[] {
+function holdsAfterVerdict(
+  batchId: string,
+  state: Dossier['case']['state'],
+  verdict: Dossier['verdict'],
+  entries: readonly Entry[],
+  now: number,
+): NewEntry[] {
   return holdEntries(batchId, holdsDue(state, verdict), entries, Math.max(now, state.startedS));
 }
 
@@ -77,8 +128,14 @@ async function alreadyThere(tx: Tx, batchId: string, entry: NewEntry): Promise<P
  * Takes one entry into a batch's logbook, with the holds that follow from it, in one transaction.
  * Refuses what the role, the state of the batch or the clock do not allow; says so by code.
  */
-export async function postEntry(db: Db, person: Person, batchId: string, posted: Parsed): Promise<PostResult> {
-  if (!may(person.role, neededPermission(posted.body.kind))) return { ok: false, code: 'not_allowed' };
+export async function postEntry(
+  db: Db,
+  person: Person,
+  batchId: string,
+  posted: Parsed,
+): Promise<PostResult> {
+  if (!may(person.role, neededPermission(posted.body.kind)))
+    return { ok: false, code: 'not_allowed' };
   const by = { id: person.id, name: person.name };
   const now = clock();
   return db.transaction().execute(async (tx) => {
@@ -86,7 +143,13 @@ export async function postEntry(db: Db, person: Person, batchId: string, posted:
     const dossier = await loadDossier(tx, batchId, now);
     if (!dossier) return { ok: false, code: 'no_such_batch' };
     const body = asRecorded(posted.body, dossier, by);
-    const entry: NewEntry = { id: posted.id, happenedS: Date.parse(posted.happenedAt) / 1000, by, corrects: posted.corrects, body };
+    const entry: NewEntry = {
+      id: posted.id,
+      happenedS: Date.parse(posted.happenedAt) / 1000,
+      by,
+      corrects: posted.corrects,
+      body,
+    };
     const known = await alreadyThere(tx, batchId, entry);
     if (known) return known;
     const odd = oddTemperature(body, posted.confirmed, posted.enteredIn);
@@ -97,16 +160,23 @@ export async function postEntry(db: Db, person: Person, batchId: string, posted:
     const seq = (dossier.entries.at(-1)?.seq ?? 0) + 1;
     const holds = holdsAfter(dossier, { ...entry, seq, recordedS: now }, now);
     await appendEntries(tx, batchId, [entry, ...holds], now);
-    if (body.kind === 'disposed' && body.disposition === 'destroy') await setClosed(tx, batchId, now);
-    if (body.kind === 'corrected' && dossier.case.state.signature?.stands) await setClosed(tx, batchId, null);
+    if (body.kind === 'disposed' && body.disposition === 'destroy')
+      await setClosed(tx, batchId, now);
+    if (body.kind === 'corrected' && dossier.case.state.signature?.stands)
+      await setClosed(tx, batchId, null);
     await tell(tx, dossier, body);
-    return { ok: true, known: false, holds: holds.map((h) => (h.body.kind === 'held' ? (h.body.check ?? '') : '')) };
+    return {
+      ok: true,
+      known: false,
+      holds: holds.map((h) => (h.body.kind === 'held' ? (h.body.check ?? '') : '')),
+    };
   });
 }
 
 async function tell(tx: Tx, dossier: Dossier, body: EntryBody): Promise<void> {
   await notify(tx, { topic: 'batch', id: dossier.head.id });
-  const houseId = dossier.case.state.run?.houseId ?? (body.kind === 'run_started' ? body.houseId : null);
+  const houseId =
+    dossier.case.state.run?.houseId ?? (body.kind === 'run_started' ? body.houseId : null);
   if (houseId) await notify(tx, { topic: 'house', id: houseId });
 }
 
@@ -116,7 +186,8 @@ export async function startBatch(db: Db, person: Person, input: StartBatch): Pro
   const startedS = Date.parse(input.startedAt) / 1000;
   const readyByS = Date.parse(input.readyBy) / 1000;
   if (startedS > now + 120) return { ok: false, code: 'in_future' };
-  if (readyByS <= Math.max(now, startedS)) return { ok: false, code: 'ready_by_past', fields: { readyBy: 'ready_by_past' } };
+  if (readyByS <= Math.max(now, startedS))
+    return { ok: false, code: 'ready_by_past', fields: { readyBy: 'ready_by_past' } };
   return db.transaction().execute(async (tx) => {
     await lockHead(tx);
     const known = await findBatch(tx, input.id);
@@ -129,10 +200,27 @@ export async function startBatch(db: Db, person: Person, input: StartBatch): Pro
     const code = `${prefix}${(await countCodes(tx, prefix)) + 1}`;
     await insertBatch(tx, { id: input.id, code, recipeVersionId: version.id, startedS });
     const body: EntryBody = {
-      kind: 'batch_started', plannedMeatG: input.meatG, readyByS, recipeVersionId: version.id, recipeSha256: version.sha256,
+      kind: 'batch_started',
+      plannedMeatG: input.meatG,
+      readyByS,
+      recipeVersionId: version.id,
+      recipeSha256: version.sha256,
       rules: Object.values(rules).map((r) => ({ id: r.id, sha256: hashOf(r.body) })),
     };
-    await appendEntries(tx, input.id, [{ id: v5Id(`${input.id}:start`), happenedS: startedS, by: { id: person.id, name: person.name }, corrects: null, body }], now);
+    await appendEntries(
+      tx,
+      input.id,
+      [
+        {
+          id: v5Id(`${input.id}:start`),
+          happenedS: startedS,
+          by: { id: person.id, name: person.name },
+          corrects: null,
+          body,
+        },
+      ],
+      now,
+    );
     await notify(tx, { topic: 'batch', id: input.id });
     return { ok: true, known: false, holds: [] };
   });
@@ -145,7 +233,13 @@ export async function recordDueHolds(db: Db, batchId: string): Promise<string[]>
     await lockHead(tx);
     const dossier = await loadDossier(tx, batchId, now);
     if (!dossier) return [];
-    const due = holdsAfterVerdict(batchId, dossier.case.state, dossier.verdict, dossier.entries, now);
+    const due = holdsAfterVerdict(
+      batchId,
+      dossier.case.state,
+      dossier.verdict,
+      dossier.entries,
+      now,
+    );
     if (due.length === 0) return [];
     await appendEntries(tx, batchId, due, now);
     await notify(tx, { topic: 'batch', id: batchId });
@@ -153,25 +247,41 @@ export async function recordDueHolds(db: Db, batchId: string): Promise<string[]>
   });
 }
 
-export const STATEMENT = 'I have seen the evidence of this batch and release it. Local code and the licensing authority come first.';
+export const STATEMENT =
+  'I have seen the evidence of this batch and release it. Local code and the licensing authority come first.';
 
 /** What the signature seals: the verdict's figures and every reading behind them. */
-export const sealOf = (dossier: Dossier) => ({ verdictSha256: hashOf(dossier.verdict), evidenceSha256: hashOf(dossier.case.series) });
+export const sealOf = (dossier: Dossier) => ({
+  verdictSha256: hashOf(dossier.verdict),
+  evidenceSha256: hashOf(dossier.case.series),
+});
 
 /** Signs a batch whose verdict passes; the caller has checked the password. */
-export async function signBatch(db: Db, person: Person, batchId: string, entryId: string): Promise<PostResult> {
+export async function signBatch(
+  db: Db,
+  person: Person,
+  batchId: string,
+  entryId: string,
+): Promise<PostResult> {
   const now = clock();
   return db.transaction().execute(async (tx) => {
     await lockHead(tx);
     const dossier = await loadDossier(tx, batchId, now);
     if (!dossier) return { ok: false, code: 'no_such_batch' };
     const body: EntryBody = { kind: 'signed', ...sealOf(dossier), statement: STATEMENT };
-    const entry: NewEntry = { id: entryId, happenedS: now, by: { id: person.id, name: person.name }, corrects: null, body };
+    const entry: NewEntry = {
+      id: entryId,
+      happenedS: now,
+      by: { id: person.id, name: person.name },
+      corrects: null,
+      body,
+    };
     if (await findEntry(tx, entryId)) return { ok: true, known: true, holds: [] };
     const refusal = refuse(dossier.head.recipe, dossier.case.state, new Map(), entry, now);
     if (refusal) return { ok: false, code: refusal };
     if (dossier.case.state.phase !== 'to_sign') return { ok: false, code: 'not_packed' };
-    if (dossier.verdict.overall !== 'pass') return { ok: false, code: `verdict_${dossier.verdict.overall}` };
+    if (dossier.verdict.overall !== 'pass')
+      return { ok: false, code: `verdict_${dossier.verdict.overall}` };
     await appendEntries(tx, batchId, [entry], now);
     await setClosed(tx, batchId, now);
     await tell(tx, dossier, body);

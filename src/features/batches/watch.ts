@@ -13,10 +13,14 @@ const WATCH_LOCK = 710_001;
  */
 export async function watchOnce(db: Db): Promise<void> {
   const due = await db.transaction().execute(async (tx) => {
-    const lock = await sql<{ ok: boolean }>`select pg_try_advisory_xact_lock(${WATCH_LOCK}) as ok`.execute(tx);
+    const lock = await sql<{
+      ok: boolean;
+    }>`select pg_try_advisory_xact_lock(${WATCH_LOCK}) as ok`.execute(tx);
     if (!lock.rows[0]?.ok) return [];
     const dossiers = await loadOpenDossiers(tx, nowS());
-    return dossiers.filter((d) => holdsDue(d.case.state, d.verdict).length > 0).map((d) => d.head.id);
+    return dossiers
+      .filter((d) => holdsDue(d.case.state, d.verdict).length > 0)
+      .map((d) => d.head.id);
   });
   for (const id of due) await recordDueHolds(db, id);
 }

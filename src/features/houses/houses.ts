@@ -9,5 +9,12 @@ export type HouseNow = { id: string; name: string; channels: Channel[]; load: Do
 /** Every house with its channels and the batch that it works on. */
 export async function housesNow(db: Handle, open: readonly Dossier[]): Promise<HouseNow[]> {
   const houses = await listHouses(db);
-  return Promise.all(houses.map(async (h) => ({ id: h.id, name: h.name, channels: await houseChannels(db, h.id), load: batchInHouse(open, h.id) })));
+  return Promise.all(
+    houses.map(async (h) => ({
+      id: h.id,
+      name: h.name,
+      channels: await houseChannels(db, h.id),
+      load: batchInHouse(open, h.id),
+    })),
+  );
 }

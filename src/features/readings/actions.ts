@@ -10,7 +10,19 @@ import { columnChoiceSchema, importOptionsSchema, MAX_FILE_BYTES } from './contr
 import { importLogger } from './import';
 
 export type Preview =
-  | { kind: 'ok'; channels: { name: string; count: number; fromS: number; toS: number; minC: number; maxC: number }[]; skipped: { line: number; reason: string }[]; skippedCount: number }
+  | {
+      kind: 'ok';
+      channels: {
+        name: string;
+        count: number;
+        fromS: number;
+        toS: number;
+        minC: number;
+        maxC: number;
+      }[];
+      skipped: { line: number; reason: string }[];
+      skippedCount: number;
+    }
   | Exclude<ParsedLogger, { kind: 'ok' }>;
 
 const SHOWN_SKIPS = 50;
@@ -21,7 +33,11 @@ async function fileOf(form: FormData): Promise<{ name: string; bytes: Uint8Array
   return { name: file.name.slice(0, 255), bytes: new Uint8Array(await file.arrayBuffer()) };
 }
 
-const optionsOf = (form: FormData) => importOptionsSchema.safeParse({ dateOrder: form.get('dateOrder') || undefined, unit: form.get('unit') || undefined });
+const optionsOf = (form: FormData) =>
+  importOptionsSchema.safeParse({
+    dateOrder: form.get('dateOrder') || undefined,
+    unit: form.get('unit') || undefined,
+  });
 
 /** Reads a logger file on the server and says what is in it, or what must be answered first. */
 export async function previewLoggerAction(form: FormData): Promise<ActionResult<Preview>> {
@@ -35,25 +51,63 @@ export async function previewLoggerAction(form: FormData): Promise<ActionResult<
     if (parsed.kind !== 'ok') return { ok: true, data: parsed };
     const channels = parsed.channels.map((c) => {
       const temps = c.readings.map((r) => r.tempC);
-      const [minC, maxC] = temps.reduce(([lo, hi], t) => [Math.min(lo, t), Math.max(hi, t)], [Infinity, -Infinity]);
-      return { name: c.name, count: temps.length, fromS: Date.parse(c.readings[0]!.at) / 1000, toS: Date.parse(c.readings.at(-1)!.at) / 1000, minC: minC!, maxC: maxC! };
+      const [minC, maxC] = temps.reduce(
+        ([lo, hi], t) => [Math.min(lo, t), Math.max(hi, t)],
+        [Infinity, -Infinity],
+      );
+      return {
+        name: c.name,
+        count: temps.length,
+        fromS: Date.parse(c.readings[0]!.at) / 1000,
+        toS: Date.parse(c.readings.at(-1)!.at) / 1000,
+        minC: minC!,
+        maxC: maxC!,
+      };
     });
-    return { ok: true, data: { kind: 'ok', channels, skipped: parsed.skipped.slice(0, SHOWN_SKIPS), skippedCount: parsed.skipped.length } };
+    return {
+      ok: true,
+      data: {
+        kind: 'ok',
+        channels,
+        skipped: parsed.skipped.slice(0, SHOWN_SKIPS),
+        skippedCount: parsed.skipped.length,
+      },
+    };
   });
 }
 
 /** Imports the chosen columns of a logger file into a batch. */
-export async function importLoggerAction(form: FormData): Promise<ActionResult<{ added: number; known: number; conflicts: number; outside: number }>> {
+export async function importLoggerAction(
+  form: FormData,
+): Promise<ActionResult<{ added: number; known: number; conflicts: number; outside: number }>> {
   return asPerson('work_batches', async (person) => {
     const file = await fileOf(form);
     if (!file) return { ok: false, code: 'file_too_large' };
     const options = optionsOf(form);
     const batchId = z.uuid().safeParse(form.get('batchId'));
-    const columns = z.string().transform((s): unknown => JSON.parse(s)).pipe(columnChoiceSchema).safeParse(form.get('columns'));
-    if (!options.success || !batchId.success || !columns.success) return { ok: false, code: 'bad_entry' };
+    const columns = z
+      .string()
+      .transform((s): unknown => JSON.parse(s))
+      .pipe(columnChoiceSchema)
+      .safeParse(form.get('columns'));
+    if (!options.success || !batchId.success || !columns.success)
+      return { ok: false, code: 'bad_entry' };
     const { timeZone } = await loadSite(db());
-    const result = await importLogger(db(), person, batchId.data, file, { timeZone, ...options.data }, columns.data, nowS());
-    if (!result.ok) return { ok: false, code: result.code, fields: result.message ? { file: result.message } : undefined };
+    const result = await importLogger(
+      db(),
+      person,
+      batchId.data,
+      file,
+      { timeZone, ...options.data },
+      columns.data,
+      nowS(),
+    );
+    if (!result.ok)
+      return {
+        ok: false,
+        code: result.code,
+        fields: result.message ? { file: result.message } : undefined,
+      };
     const { added, known, conflicts, outside } = result;
     return { ok: true, data: { added, known, conflicts, outside } };
   });

@@ -28,34 +28,68 @@ export async function importLogger(
   nowS: number,
 ): Promise<ImportResult> {
   const parsed = parseLogger(file.bytes, options);
-  if (parsed.kind === 'error') return { ok: false, code: 'unreadable_file', message: parsed.message };
+  if (parsed.kind === 'error')
+    return { ok: false, code: 'unreadable_file', message: parsed.message };
   if (parsed.kind === 'ambiguous') return { ok: false, code: `ask_${parsed.about}` };
   const fileHash = sha256(file.bytes);
   return db.transaction().execute(async (tx): Promise<ImportResult> => {
     await lockHead(tx);
     const dossier = await loadDossier(tx, batchId, nowS);
     if (!dossier) return { ok: false, code: 'no_such_batch' };
-    if (dossier.case.state.signature?.stands || dossier.case.state.phase === 'destroyed') return { ok: false, code: 'batch_closed' };
-    const again = dossier.entries.some((e) => e.body.kind === 'readings_imported' && e.body.sha256 === fileHash);
+    if (dossier.case.state.signature?.stands || dossier.case.state.phase === 'destroyed')
+      return { ok: false, code: 'batch_closed' };
+    const again = dossier.entries.some(
+      (e) => e.body.kind === 'readings_imported' && e.body.sha256 === fileHash,
+    );
     const totals = { added: 0, known: 0, conflicts: 0, outside: 0 };
     const channels: Extract<EntryBody, { kind: 'readings_imported' }>['channels'] = [];
     for (const pick of choice) {
       const found = parsed.channels.find((c) => c.name === pick.name);
       if (!found || pick.what === 'ignore') continue;
-      const channelId = await batchChannel(tx, batchId, `${fileHash.slice(0, 8)}:${pick.name}`, pick.what);
-      const rows = found.readings.map((r) => ({ channelId, atMs: Date.parse(r.at), tempC: r.tempC }));
-      const inside = rows.filter((r) => r.atMs / 1000 >= dossier.case.state.startedS && r.atMs / 1000 <= nowS + 120);
+      const channelId = await batchChannel(
+        tx,
+        batchId,
+        `${fileHash.slice(0, 8)}:${pick.name}`,
+        pick.what,
+      );
+      const rows = found.readings.map((r) => ({
+        channelId,
+        atMs: Date.parse(r.at),
+        tempC: r.tempC,
+      }));
+      const inside = rows.filter(
+        (r) => r.atMs / 1000 >= dossier.case.state.startedS && r.atMs / 1000 <= nowS + 120,
+      );
       const stored = await storeReadings(tx, inside);
       totals.added += stored.added;
       totals.conflicts += stored.conflicts.length;
       totals.known += inside.length - stored.added - stored.conflicts.length;
       totals.outside += rows.length - inside.length;
-      if (inside.length > 0) channels.push({ channelId, name: pick.name, what: pick.what, thickest: pick.thickest });
+      if (inside.length > 0)
+        channels.push({ channelId, name: pick.name, what: pick.what, thickest: pick.thickest });
     }
     if (channels.length === 0) return { ok: false, code: 'nothing_inside' };
     if (!again) {
-      const body: EntryBody = { kind: 'readings_imported', fileName: file.name, sha256: fileHash, channels };
-      await appendEntries(tx, batchId, [{ id: randomUUID(), happenedS: nowS, by: { id: person.id, name: person.name }, corrects: null, body }], nowS);
+      const body: EntryBody = {
+        kind: 'readings_imported',
+        fileName: file.name,
+        sha256: fileHash,
+        channels,
+      };
+      await appendEntries(
+        tx,
+        batchId,
+        [
+          {
+            id: randomUUID(),
+            happenedS: nowS,
+            by: { id: person.id, name: person.name },
+            corrects: null,
+            body,
+          },
+        ],
+        nowS,
+      );
     }
     await notify(tx, { topic: 'batch', id: batchId });
     return { ok: true, ...totals };

@@ -1,5 +1,10 @@
 import { z } from 'zod';
-import { errorAnswerSchema, houseProgramSchema, readingsAnswerSchema, readingsDocSchema } from './contract';
+import {
+  errorAnswerSchema,
+  houseProgramSchema,
+  readingsAnswerSchema,
+  readingsDocSchema,
+} from './contract';
 
 const json = (schema: z.ZodType, description: string) => ({
   description,
@@ -13,20 +18,32 @@ const refusals = {
 /** The device interface as an OpenAPI 3.1 document, made from the schemas that check the requests. */
 export const openApiDocument = () => ({
   openapi: '3.1.0',
-  info: { title: 'Jolly Kettle device interface', version: '1', description: 'How loggers and controllers report readings and see the running program.' },
+  info: {
+    title: 'Jolly Kettle device interface',
+    version: '1',
+    description: 'How loggers and controllers report readings and see the running program.',
+  },
   components: { securitySchemes: { device: { type: 'http', scheme: 'bearer' } } },
   security: [{ device: [] }],
   paths: {
     '/api/v1/readings': {
       post: {
         summary: 'Report up to 10,000 readings',
-        description: 'Safe to repeat: a reading that is stored already is counted as known. Bad rows are named, good ones kept.',
+        description:
+          'Safe to repeat: a reading that is stored already is counted as known. Bad rows are named, good ones kept.',
         requestBody: { required: true, ...json(readingsDocSchema, 'Readings') },
-        responses: { 200: json(readingsAnswerSchema, 'What was stored'), 400: json(errorAnswerSchema, 'Not a list of readings'), ...refusals },
+        responses: {
+          200: json(readingsAnswerSchema, 'What was stored'),
+          400: json(errorAnswerSchema, 'Not a list of readings'),
+          ...refusals,
+        },
       },
     },
     '/api/v1/house': {
-      get: { summary: 'The running program of the device’s house', responses: { 200: json(houseProgramSchema, 'The program'), ...refusals } },
+      get: {
+        summary: 'The running program of the device’s house',
+        responses: { 200: json(houseProgramSchema, 'The program'), ...refusals },
+      },
     },
   },
 });

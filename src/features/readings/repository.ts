@@ -22,13 +22,20 @@ export async function storeReadings(db: Handle, rows: readonly ReadingRow[]): Pr
       insert into reading select channel_id, at, temp_c from input on conflict do nothing returning 1
     )
     select (select count(*)::int from added) as added,
-      (select array_agg((i - 1)::int) from input join reading r using (channel_id, at) where r.temp_c <> input.temp_c) as conflicts`.execute(db);
+      (select array_agg((i - 1)::int) from input join reading r using (channel_id, at) where r.temp_c <> input.temp_c) as conflicts`.execute(
+    db,
+  );
   const row = result.rows[0]!;
   return { added: row.added, conflicts: row.conflicts ?? [] };
 }
 
 /** Readings of channels between two times, by channel, in time order, s and °C. */
-export async function loadSeries(db: Handle, channelIds: readonly number[], fromS: number, toS: number): Promise<Record<number, Reading[]>> {
+export async function loadSeries(
+  db: Handle,
+  channelIds: readonly number[],
+  fromS: number,
+  toS: number,
+): Promise<Record<number, Reading[]>> {
   const series: Record<number, Reading[]> = Object.fromEntries(channelIds.map((id) => [id, []]));
   if (channelIds.length === 0) return series;
   const rows = await db
@@ -44,31 +51,60 @@ export async function loadSeries(db: Handle, channelIds: readonly number[], from
   return series;
 }
 
-export type Channel = { id: number; houseId: string | null; key: string; name: string; what: ReadingPlace };
+export type Channel = {
+  id: number;
+  houseId: string | null;
+  key: string;
+  name: string;
+  what: ReadingPlace;
+};
 
 export const houseChannels = (db: Handle, houseId: string): Promise<Channel[]> =>
-  db.selectFrom('channel').select(['id', 'houseId', 'key', 'name', 'what']).where('houseId', '=', houseId).orderBy('id').execute();
+  db
+    .selectFrom('channel')
+    .select(['id', 'houseId', 'key', 'name', 'what'])
+    .where('houseId', '=', houseId)
+    .orderBy('id')
+    .execute();
 
 export const channelsByIds = (db: Handle, ids: readonly number[]): Promise<Channel[]> =>
-  ids.length === 0 ? Promise.resolve([]) : db.selectFrom('channel').select(['id', 'houseId', 'key', 'name', 'what']).where('id', 'in', [...ids]).execute();
+  ids.length === 0
+    ? Promise.resolve([])
+    : db
+        .selectFrom('channel')
+        .select(['id', 'houseId', 'key', 'name', 'what'])
+        .where('id', 'in', [...ids])
+        .execute();
 
 /** The channel of a batch that an imported column fills, made when it is not there yet. */
-export async function batchChannel(db: Handle, batchId: string, key: string, what: ReadingPlace): Promise<number> {
+export async function batchChannel(
+  db: Handle,
+  batchId: string,
+  key: string,
+  what: ReadingPlace,
+): Promise<number> {
   const made = await db
     .insertInto('channel')
     .values({ batchId, houseId: null, key, name: key, what })
-    .onConflict((c) => c.columns(['batchId', 'key']).where('batchId', 'is not', null).doUpdateSet({ name: key }))
+    .onConflict((c) =>
+      c.columns(['batchId', 'key']).where('batchId', 'is not', null).doUpdateSet({ name: key }),
+    )
     .returning('id')
     .executeTakeFirstOrThrow();
   return made.id;
 }
 
 /** The newest reading of each channel. */
-export async function lastReadings(db: Handle, channelIds: readonly number[]): Promise<Record<number, Reading>> {
+export async function lastReadings(
+  db: Handle,
+  channelIds: readonly number[],
+): Promise<Record<number, Reading>> {
   if (channelIds.length === 0) return {};
   const rows = await sql<{ channelId: number; tS: number; tempC: number }>`
     select c.id as channel_id, extract(epoch from r.at)::float8 as t_s, r.temp_c
     from unnest(${[...channelIds]}::int[]) as c (id)
-    cross join lateral (select at, temp_c from reading where channel_id = c.id order by at desc limit 1) r`.execute(db);
+    cross join lateral (select at, temp_c from reading where channel_id = c.id order by at desc limit 1) r`.execute(
+    db,
+  );
   return Object.fromEntries(rows.rows.map((r) => [r.channelId, { tS: r.tS, tempC: r.tempC }]));
 }

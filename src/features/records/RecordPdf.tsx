@@ -1,4 +1,15 @@
-import { Document, Font, Line, Page, Polyline, StyleSheet, Svg, Text, View, renderToBuffer } from '@react-pdf/renderer';
+import {
+  Document,
+  Font,
+  Line,
+  Page,
+  Polyline,
+  StyleSheet,
+  Svg,
+  Text,
+  View,
+  renderToBuffer,
+} from '@react-pdf/renderer';
 import path from 'node:path';
 import { thinReadings } from '@/core';
 import type { Dossier } from '@/features/batches/case';
@@ -8,7 +19,10 @@ import { CHECK_WORDS, PHASE_WORDS } from '@/features/batches/ui/words';
 import type { Show } from '@/ui/show';
 
 const FONTS = path.join(process.cwd(), 'node_modules/@fontsource/atkinson-hyperlegible-next/files');
-const face = (weight: number) => ({ src: path.join(FONTS, `atkinson-hyperlegible-next-latin-${weight}-normal.woff`), fontWeight: weight });
+const face = (weight: number) => ({
+  src: path.join(FONTS, `atkinson-hyperlegible-next-latin-${weight}-normal.woff`),
+  fontWeight: weight,
+});
 Font.register({ family: 'Atkinson', fonts: [face(400), face(600), face(800)] });
 Font.registerHyphenationCallback((word) => [word]);
 
@@ -26,21 +40,55 @@ const CHART = { width: 510, height: 150, left: 28, bottom: 14 };
 
 /** The core and air curves as lines, with the axis in the site's unit. */
 function Curves({ d, show }: { d: Dossier; show: Show }) {
-  const probes = d.case.state.probes.map((p) => ({ what: p.what, readings: thinReadings(d.case.series[p.channelId] ?? [], 300).filter((r) => r.tS >= (d.case.state.run?.startS ?? 0)) })).filter((p) => p.readings.length > 1);
+  const probes = d.case.state.probes
+    .map((p) => ({
+      what: p.what,
+      readings: thinReadings(d.case.series[p.channelId] ?? [], 300).filter(
+        (r) => r.tS >= (d.case.state.run?.startS ?? 0),
+      ),
+    }))
+    .filter((p) => p.readings.length > 1);
   if (probes.length === 0) return <Text style={s.soft}>No probe readings.</Text>;
   const all = probes.flatMap((p) => p.readings);
   const [from, to] = [Math.min(...all.map((r) => r.tS)), Math.max(...all.map((r) => r.tS))];
   const top = Math.max(...all.map((r) => r.tempC), 60) + 5;
-  const x = (tS: number) => CHART.left + ((tS - from) / (to - from || 1)) * (CHART.width - CHART.left);
+  const x = (tS: number) =>
+    CHART.left + ((tS - from) / (to - from || 1)) * (CHART.width - CHART.left);
   const y = (tempC: number) => (1 - Math.max(0, tempC) / top) * (CHART.height - CHART.bottom);
   const grid = [0, 20, 40, 60, 80].filter((t) => t < top);
   return (
     <Svg width={CHART.width} height={CHART.height}>
-      {grid.map((t) => <Line key={t} x1={CHART.left} x2={CHART.width} y1={y(t)} y2={y(t)} strokeWidth={0.4} stroke="#bbb" />)}
-      {grid.map((t) => <Text key={t} x={0} y={y(t) + 3} style={{ fontSize: 7 }}>{show.quantity('temperature', t, 0)}</Text>)}
-      {probes.map((p, i) => <Polyline key={i} points={p.readings.map((r) => `${x(r.tS)},${y(r.tempC)}`).join(' ')} stroke={p.what === 'core' ? '#a3241b' : '#2f6f9f'} strokeWidth={p.what === 'core' ? 1.2 : 0.6} fill="none" />)}
-      <Text x={CHART.left} y={CHART.height - 2} style={{ fontSize: 7 }}>{show.clock(from)}</Text>
-      <Text x={CHART.width - 50} y={CHART.height - 2} style={{ fontSize: 7 }}>{show.clock(to)}</Text>
+      {grid.map((t) => (
+        <Line
+          key={t}
+          x1={CHART.left}
+          x2={CHART.width}
+          y1={y(t)}
+          y2={y(t)}
+          strokeWidth={0.4}
+          stroke="#bbb"
+        />
+      ))}
+      {grid.map((t) => (
+        <Text key={t} x={0} y={y(t) + 3} style={{ fontSize: 7 }}>
+          {show.quantity('temperature', t, 0)}
+        </Text>
+      ))}
+      {probes.map((p, i) => (
+        <Polyline
+          key={i}
+          points={p.readings.map((r) => `${x(r.tS)},${y(r.tempC)}`).join(' ')}
+          stroke={p.what === 'core' ? '#a3241b' : '#2f6f9f'}
+          strokeWidth={p.what === 'core' ? 1.2 : 0.6}
+          fill="none"
+        />
+      ))}
+      <Text x={CHART.left} y={CHART.height - 2} style={{ fontSize: 7 }}>
+        {show.clock(from)}
+      </Text>
+      <Text x={CHART.width - 50} y={CHART.height - 2} style={{ fontSize: 7 }}>
+        {show.clock(to)}
+      </Text>
     </Svg>
   );
 }
@@ -54,9 +102,21 @@ function RecordDocument({ d, site, show, headHash, madeS }: Props) {
     <Document title={`Batch record ${d.head.code}`} author={site}>
       <Page size="A4" style={s.page} wrap>
         <Text style={s.h1}>Batch record {d.head.code}</Text>
-        <Text>{d.head.recipe.name}, recipe version {d.head.recipeVersion} · {site}</Text>
-        <Text>Meat {show.mass(state.meatG ?? state.plannedMeatG)} ({show.other('mass', state.meatG ?? state.plannedMeatG)}) · started {show.date(state.startedS)} · {PHASE_WORDS[state.phase]}</Text>
-        <Text style={{ fontWeight: 600 }}>{sign?.stands ? `Released: signed by ${sign.by.name}, ${show.date(sign.atS)}` : sign ? `Signed ${show.date(sign.atS)}, corrected since: the verdict is open again` : 'Not released'}</Text>
+        <Text>
+          {d.head.recipe.name}, recipe version {d.head.recipeVersion} · {site}
+        </Text>
+        <Text>
+          Meat {show.mass(state.meatG ?? state.plannedMeatG)} (
+          {show.other('mass', state.meatG ?? state.plannedMeatG)}) · started{' '}
+          {show.date(state.startedS)} · {PHASE_WORDS[state.phase]}
+        </Text>
+        <Text style={{ fontWeight: 600 }}>
+          {sign?.stands
+            ? `Released: signed by ${sign.by.name}, ${show.date(sign.atS)}`
+            : sign
+              ? `Signed ${show.date(sign.atS)}, corrected since: the verdict is open again`
+              : 'Not released'}
+        </Text>
         <Text style={s.h2}>Verdict</Text>
         {d.verdict.checks.map((k) => (
           <View key={k.code} style={s.row} wrap={false}>
@@ -64,7 +124,9 @@ function RecordDocument({ d, site, show, headHash, madeS }: Props) {
             <View style={{ flex: 1 }}>
               <Text style={{ fontWeight: 600 }}>{CHECK_WORDS[k.code]}</Text>
               <Text>{checkWords(k, show)}</Text>
-              <Text style={s.soft}>{k.rule.title}, version {k.rule.version}. {k.rule.source}</Text>
+              <Text style={s.soft}>
+                {k.rule.title}, version {k.rule.version}. {k.rule.source}
+              </Text>
             </View>
           </View>
         ))}
@@ -73,15 +135,27 @@ function RecordDocument({ d, site, show, headHash, madeS }: Props) {
           <Curves d={d} show={show} />
         </View>
         <Text style={s.h2}>Logbook</Text>
-        {[...d.entries].sort((a, b) => a.happenedS - b.happenedS || a.seq - b.seq).map((e) => (
-          <View key={e.id} style={s.row} wrap={false}>
-            <Text style={{ width: 70 }}>{show.clock(e.happenedS)}</Text>
-            <Text style={{ flex: 1 }}>{entryWords(e.body, d.head.recipe, show)}</Text>
-            <Text style={{ width: 110, textAlign: 'right' }}>{e.by.name} · no. {e.seq}</Text>
-          </View>
-        ))}
-        <Text style={[s.soft, { marginTop: 8 }]}>Times in {show.settings.timeZone}. Hash of this batch’s last entry: {headHash}</Text>
-        <Text style={s.foot} fixed render={({ pageNumber, totalPages }) => `Follow your local code and the authority that licenses you; this record does not replace either. Printed ${show.date(madeS)}. Page ${pageNumber} of ${totalPages}.`} />
+        {[...d.entries]
+          .sort((a, b) => a.happenedS - b.happenedS || a.seq - b.seq)
+          .map((e) => (
+            <View key={e.id} style={s.row} wrap={false}>
+              <Text style={{ width: 70 }}>{show.clock(e.happenedS)}</Text>
+              <Text style={{ flex: 1 }}>{entryWords(e.body, d.head.recipe, show)}</Text>
+              <Text style={{ width: 110, textAlign: 'right' }}>
+                {e.by.name} · no. {e.seq}
+              </Text>
+            </View>
+          ))}
+        <Text style={[s.soft, { marginTop: 8 }]}>
+          Times in {show.settings.timeZone}. Hash of this batch’s last entry: {headHash}
+        </Text>
+        <Text
+          style={s.foot}
+          fixed
+          render={({ pageNumber, totalPages }) =>
+            `Follow your local code and the authority that licenses you; this record does not replace either. Printed ${show.date(madeS)}. Page ${pageNumber} of ${totalPages}.`
+          }
+        />
       </Page>
     </Document>
   );

@@ -12,11 +12,29 @@ export function recordJson(d: Dossier, site: string) {
   return {
     format: RECORD_FORMAT,
     site,
-    notice: 'Follow your local code and the authority that licenses you; this record does not replace either.',
-    batch: { id: d.head.id, code: d.head.code, recipe: d.head.recipe, recipeVersion: d.head.recipeVersion, startedAt: iso(d.head.startedS), closedAt: d.head.closedS === null ? null : iso(d.head.closedS) },
+    notice:
+      'Follow your local code and the authority that licenses you; this record does not replace either.',
+    batch: {
+      id: d.head.id,
+      code: d.head.code,
+      recipe: d.head.recipe,
+      recipeVersion: d.head.recipeVersion,
+      startedAt: iso(d.head.startedS),
+      closedAt: d.head.closedS === null ? null : iso(d.head.closedS),
+    },
     rules: Object.values(d.case.rules),
-    entries: d.entries.map(({ happenedS, recordedS, ...e }) => ({ ...e, happenedAt: iso(happenedS), recordedAt: iso(recordedS) })),
-    readings: d.case.state.probes.map((p) => ({ channel: p.channelId, name: p.name, what: p.what, thickest: p.thickest, values: (d.case.series[p.channelId] ?? []).map((r) => [iso(r.tS), r.tempC]) })),
+    entries: d.entries.map(({ happenedS, recordedS, ...e }) => ({
+      ...e,
+      happenedAt: iso(happenedS),
+      recordedAt: iso(recordedS),
+    })),
+    readings: d.case.state.probes.map((p) => ({
+      channel: p.channelId,
+      name: p.name,
+      what: p.what,
+      thickest: p.thickest,
+      values: (d.case.series[p.channelId] ?? []).map((r) => [iso(r.tS), r.tempC]),
+    })),
     verdict: d.verdict,
   };
 }
@@ -32,11 +50,33 @@ export function recordCsv(d: Dossier): string {
   const rows: Record<string, string | number>[] = [];
   const corrected = new Set(effectiveEntries(d.entries).map((e) => e.id));
   for (const e of d.entries) {
-    rows.push({ type: 'entry', at: iso(e.happenedS), recorded_at: iso(e.recordedS), by: plainCell(e.by.name), kind: e.body.kind, text: plainCell(entryWords(e.body, d.head.recipe, show)), counts: e.body.kind === 'corrected' || corrected.has(e.id) ? 'yes' : 'no' });
+    rows.push({
+      type: 'entry',
+      at: iso(e.happenedS),
+      recorded_at: iso(e.recordedS),
+      by: plainCell(e.by.name),
+      kind: e.body.kind,
+      text: plainCell(entryWords(e.body, d.head.recipe, show)),
+      counts: e.body.kind === 'corrected' || corrected.has(e.id) ? 'yes' : 'no',
+    });
   }
   for (const p of d.case.state.probes) {
-    for (const r of d.case.series[p.channelId] ?? []) rows.push({ type: 'reading', at: iso(r.tS), kind: p.what, text: plainCell(p.name ?? `channel ${p.channelId}`), temp_c: r.tempC });
+    for (const r of d.case.series[p.channelId] ?? [])
+      rows.push({
+        type: 'reading',
+        at: iso(r.tS),
+        kind: p.what,
+        text: plainCell(p.name ?? `channel ${p.channelId}`),
+        temp_c: r.tempC,
+      });
   }
-  for (const k of d.verdict.checks) rows.push({ type: 'check', kind: k.code, text: plainCell(`${k.status}: ${checkWords(k, show)}`) });
-  return Papa.unparse(rows, { columns: ['type', 'at', 'recorded_at', 'by', 'kind', 'text', 'temp_c', 'counts'] });
+  for (const k of d.verdict.checks)
+    rows.push({
+      type: 'check',
+      kind: k.code,
+      text: plainCell(`${k.status}: ${checkWords(k, show)}`),
+    });
+  return Papa.unparse(rows, {
+    columns: ['type', 'at', 'recorded_at', 'by', 'kind', 'text', 'temp_c', 'counts'],
+  });
 }

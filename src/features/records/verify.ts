@@ -5,7 +5,12 @@ import type { Db } from '@/platform/db/client';
 import { hashOf } from '@/platform/hash';
 import { nowS } from '@/platform/clock';
 
-export type Verification = { entries: number; signed: number; lastHash: string; problems: string[] };
+export type Verification = {
+  entries: number;
+  signed: number;
+  lastHash: string;
+  problems: string[];
+};
 
 const PAGE = 1000;
 
@@ -14,13 +19,33 @@ async function walkChain(db: Db, problems: string[]): Promise<{ count: number; l
   let prev = '0'.repeat(64);
   let seq = 0;
   for (;;) {
-    const rows = await db.selectFrom('entry').selectAll().where('seq', '>', seq).orderBy('seq').limit(PAGE).execute();
+    const rows = await db
+      .selectFrom('entry')
+      .selectAll()
+      .where('seq', '>', seq)
+      .orderBy('seq')
+      .limit(PAGE)
+      .execute();
     if (rows.length === 0) break;
     for (const r of rows) {
       if (r.seq !== seq + 1) problems.push(`entries ${seq + 1} to ${r.seq - 1} are gone`);
       if (r.prevHash !== prev) problems.push(`entry ${r.seq} does not follow the one before it`);
       const { id, batchId, happenedAt, recordedAt, byId, byName, corrects, body } = r;
-      if (entryHash({ prev: r.prevHash, id, batchId, seq: r.seq, happenedAt, recordedAt, byId, byName, corrects, body }) !== r.hash || r.kind !== body.kind) {
+      if (
+        entryHash({
+          prev: r.prevHash,
+          id,
+          batchId,
+          seq: r.seq,
+          happenedAt,
+          recordedAt,
+          byId,
+          byName,
+          corrects,
+          body,
+        }) !== r.hash ||
+        r.kind !== body.kind
+      ) {
         problems.push(`entry ${r.seq} says something else than when it was written`);
       }
       prev = r.hash;
@@ -32,7 +57,10 @@ async function walkChain(db: Db, problems: string[]): Promise<{ count: number; l
 
 /** Pinned content still hashes to what was pinned: recipe versions and rules. */
 async function checkPins(db: Db, problems: string[]): Promise<void> {
-  for (const v of await db.selectFrom('recipeVersion').select(['id', 'content', 'sha256']).execute()) {
+  for (const v of await db
+    .selectFrom('recipeVersion')
+    .select(['id', 'content', 'sha256'])
+    .execute()) {
     if (hashOf(v.content) !== v.sha256) problems.push(`recipe version ${v.id} was changed`);
   }
   for (const r of await db.selectFrom('rule').select(['id', 'body', 'sha256']).execute()) {
@@ -57,8 +85,10 @@ async function checkSeals(db: Db, problems: string[]): Promise<number> {
     const entry = dossier.entries.find((e) => e.id === signature.entryId);
     const seal = sealOf(dossier);
     if (entry?.body.kind !== 'signed') continue;
-    if (entry.body.evidenceSha256 !== seal.evidenceSha256) problems.push(`the readings of signed batch ${code} were changed`);
-    else if (entry.body.verdictSha256 !== seal.verdictSha256) problems.push(`the verdict of signed batch ${code} is no longer the one that was signed`);
+    if (entry.body.evidenceSha256 !== seal.evidenceSha256)
+      problems.push(`the readings of signed batch ${code} were changed`);
+    else if (entry.body.verdictSha256 !== seal.verdictSha256)
+      problems.push(`the verdict of signed batch ${code} is no longer the one that was signed`);
   }
   return signed;
 }
@@ -67,8 +97,13 @@ async function checkSeals(db: Db, problems: string[]): Promise<number> {
 export async function verifyLogbook(db: Db): Promise<Verification> {
   const problems: string[] = [];
   const { count, last } = await walkChain(db, problems);
-  const head = await db.selectFrom('logbookHead').selectAll().where('id', '=', 1).executeTakeFirst();
-  if (!head || head.seq !== count || head.hash !== last) problems.push(`the logbook should end with entry ${head?.seq ?? '?'}, but ends with ${count}`);
+  const head = await db
+    .selectFrom('logbookHead')
+    .selectAll()
+    .where('id', '=', 1)
+    .executeTakeFirst();
+  if (!head || head.seq !== count || head.hash !== last)
+    problems.push(`the logbook should end with entry ${head?.seq ?? '?'}, but ends with ${count}`);
   await checkPins(db, problems);
   const signed = problems.length === 0 ? await checkSeals(db, problems) : 0;
   return { entries: count, signed, lastHash: last, problems };

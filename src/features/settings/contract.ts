@@ -10,35 +10,77 @@ const open = z
 
 export const siteSchema = z.object({
   name: z.string().trim().min(1, 'Give the site a name').max(80),
-  timeZone: z.string().refine((z) => z !== '' && DateTime.utc().setZone(z).isValid, 'not a time zone that is known'),
+  timeZone: z
+    .string()
+    .refine((z) => z !== '' && DateTime.utc().setZone(z).isValid, 'not a time zone that is known'),
   locale: z.enum(['en-US', 'en-GB', 'en-CA', 'de-DE']),
   unitSystem: z.enum(['metric', 'us']),
   workingHours: z.object({ 1: open, 2: open, 3: open, 4: open, 5: open, 6: open, 7: open }),
 });
 
-const seconds = z.number().positive().max(7 * 24 * 3600);
+const seconds = z
+  .number()
+  .positive()
+  .max(7 * 24 * 3600);
 const temp = z.number().min(-40).max(200);
 const ppm = z.number().min(0).max(1000);
-const pair = z.object({ meat: z.number().positive().max(200), poultry: z.number().positive().max(200) });
+const pair = z.object({
+  meat: z.number().positive().max(200),
+  poultry: z.number().positive().max(200),
+});
 
 export const ruleBodySchema: z.ZodType<RuleBody> = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('dose'), basis: z.literal('meat_block'), minPpm: ppm, maxPpm: ppm }).refine((r) => r.minPpm < r.maxPpm, 'the lower limit must be below the upper'),
+  z
+    .object({ kind: z.literal('dose'), basis: z.literal('meat_block'), minPpm: ppm, maxPpm: ppm })
+    .refine((r) => r.minPpm < r.maxPpm, 'the lower limit must be below the upper'),
   z.object({
     kind: z.literal('lethality'),
     way: z.enum(['end_point', 'table', 'integrated']),
     endPointC: pair,
-    model: z.object({ tRefC: temp, dRefMin: z.number().positive().max(1000), zC: z.number().positive().max(50), creditFromC: temp.optional() }),
+    model: z.object({
+      tRefC: temp,
+      dRefMin: z.number().positive().max(1000),
+      zC: z.number().positive().max(50),
+      creditFromC: temp.optional(),
+    }),
     targetLogs: pair,
   }),
   z.object({
     kind: z.literal('cooling'),
-    steps: z.array(z.object({ fromC: temp, toC: temp, maxS: seconds }).refine((s) => s.toC < s.fromC, 'must end colder than it starts')).min(1).max(5),
+    steps: z
+      .array(
+        z
+          .object({ fromC: temp, toC: temp, maxS: seconds })
+          .refine((s) => s.toC < s.fromC, 'must end colder than it starts'),
+      )
+      .min(1)
+      .max(5),
     needs: z.object({ nitritePpm: ppm, acceleratorPpm: ppm }).optional(),
   }),
-  z.object({ kind: z.literal('come_up'), fromC: temp, toC: temp, maxS: seconds }).refine((r) => r.fromC < r.toC, 'must end warmer than it starts'),
-  z.object({ kind: z.literal('cure_hold'), minS: seconds, maxCoolerC: temp, acceleratorFromPpm: ppm }),
-  z.object({ kind: z.literal('uncured_smoke'), fromC: temp, toC: temp, maxS: seconds, coldSmokeBelowC: temp }),
-  z.object({ kind: z.literal('probe_evidence'), maxGapS: seconds, handMaxGapS: seconds, chillMaxGapS: seconds, flatLineS: seconds, maxCPerMin: z.number().positive().max(100) }),
+  z
+    .object({ kind: z.literal('come_up'), fromC: temp, toC: temp, maxS: seconds })
+    .refine((r) => r.fromC < r.toC, 'must end warmer than it starts'),
+  z.object({
+    kind: z.literal('cure_hold'),
+    minS: seconds,
+    maxCoolerC: temp,
+    acceleratorFromPpm: ppm,
+  }),
+  z.object({
+    kind: z.literal('uncured_smoke'),
+    fromC: temp,
+    toC: temp,
+    maxS: seconds,
+    coldSmokeBelowC: temp,
+  }),
+  z.object({
+    kind: z.literal('probe_evidence'),
+    maxGapS: seconds,
+    handMaxGapS: seconds,
+    chillMaxGapS: seconds,
+    flatLineS: seconds,
+    maxCPerMin: z.number().positive().max(100),
+  }),
 ]);
 
 export const ruleEditSchema = z.object({

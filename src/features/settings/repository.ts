@@ -1,11 +1,20 @@
 import type { Rule, RuleSet, Scale, UnitSystem, WorkingHours } from '@/core';
 import type { Handle } from '@/platform/db/client';
 
-export type Site = { name: string; timeZone: string; locale: string; unitSystem: UnitSystem; workingHours: WorkingHours };
+export type Site = {
+  name: string;
+  timeZone: string;
+  locale: string;
+  unitSystem: UnitSystem;
+  workingHours: WorkingHours;
+};
 
 /** The site, or null before the first release lead has set it up. */
 export async function findSite(db: Handle): Promise<Site | null> {
-  const row = await db.selectFrom('site').select(['name', 'timeZone', 'locale', 'unitSystem', 'workingHours']).executeTakeFirst();
+  const row = await db
+    .selectFrom('site')
+    .select(['name', 'timeZone', 'locale', 'unitSystem', 'workingHours'])
+    .executeTakeFirst();
   return row ?? null;
 }
 
@@ -17,30 +26,62 @@ export async function loadSite(db: Handle): Promise<Site> {
 
 export const saveSite = (db: Handle, site: Site) => {
   const row = { ...site, workingHours: JSON.stringify(site.workingHours) };
-  return db.insertInto('site').values({ id: 1, ...row }).onConflict((c) => c.column('id').doUpdateSet(row)).execute();
+  return db
+    .insertInto('site')
+    .values({ id: 1, ...row })
+    .onConflict((c) => c.column('id').doUpdateSet(row))
+    .execute();
 };
 
-const RULE_COLUMNS = ['rule.id', 'rule.code', 'rule.version', 'rule.title', 'rule.source', 'rule.body'] as const;
+const RULE_COLUMNS = [
+  'rule.id',
+  'rule.code',
+  'rule.version',
+  'rule.title',
+  'rule.source',
+  'rule.body',
+] as const;
 
 /** The rules that the site has chosen, one of each kind: what a new batch will pin. */
 export async function currentRules(db: Handle): Promise<RuleSet> {
-  const rows = await db.selectFrom('siteRule').innerJoin('rule', 'rule.id', 'siteRule.ruleId').select(RULE_COLUMNS).execute();
+  const rows = await db
+    .selectFrom('siteRule')
+    .innerJoin('rule', 'rule.id', 'siteRule.ruleId')
+    .select(RULE_COLUMNS)
+    .execute();
   return Object.fromEntries(rows.map((r): [string, Rule] => [r.body.kind, r])) as RuleSet;
 }
 
-export type RuleChoice = Rule & { chosen: boolean; confirmedAt: Date | null; confirmedByName: string | null };
+export type RuleChoice = Rule & {
+  chosen: boolean;
+  confirmedAt: Date | null;
+  confirmedByName: string | null;
+};
 
 export async function listRules(db: Handle): Promise<RuleChoice[]> {
   const rows = await db
     .selectFrom('rule')
     .leftJoin('siteRule', 'siteRule.ruleId', 'rule.id')
-    .select([...RULE_COLUMNS, 'siteRule.kind as chosenKind', 'siteRule.confirmedAt', 'siteRule.confirmedByName'])
-    .orderBy('rule.kind').orderBy('rule.code').orderBy('rule.version')
+    .select([
+      ...RULE_COLUMNS,
+      'siteRule.kind as chosenKind',
+      'siteRule.confirmedAt',
+      'siteRule.confirmedByName',
+    ])
+    .orderBy('rule.kind')
+    .orderBy('rule.code')
+    .orderBy('rule.version')
     .execute();
   return rows.map(({ chosenKind, ...r }) => ({ ...r, chosen: chosenKind !== null }));
 }
 
-export const listScales = (db: Handle): Promise<Scale[]> => db.selectFrom('scale').selectAll().orderBy('capacityG').execute();
-export const listHouses = (db: Handle) => db.selectFrom('house').selectAll().orderBy('name').execute();
+export const listScales = (db: Handle): Promise<Scale[]> =>
+  db.selectFrom('scale').selectAll().orderBy('capacityG').execute();
+export const listHouses = (db: Handle) =>
+  db.selectFrom('house').selectAll().orderBy('name').execute();
 export const listDevices = (db: Handle) =>
-  db.selectFrom('device').select(['id', 'name', 'houseId', 'createdAt', 'revokedAt', 'lastSeenAt']).orderBy('name').execute();
+  db
+    .selectFrom('device')
+    .select(['id', 'name', 'houseId', 'createdAt', 'revokedAt', 'lastSeenAt'])
+    .orderBy('name')
+    .execute();

@@ -9,17 +9,34 @@ const PUBLISHED_BY = 'Jolly Kettle presets';
 /** Stores the starter rules once and lets a new site choose the stricter of each kind. */
 export async function seedRules(db: Handle): Promise<void> {
   for (const p of RULE_PRESETS) {
-    const row = { id: `${p.code}@1`, code: p.code, version: 1, kind: p.body.kind, title: p.title, source: p.source };
+    const row = {
+      id: `${p.code}@1`,
+      code: p.code,
+      version: 1,
+      kind: p.body.kind,
+      title: p.title,
+      source: p.source,
+    };
     await db
       .insertInto('rule')
-      .values({ ...row, body: JSON.stringify(p.body), sha256: hashOf(p.body), createdByName: PUBLISHED_BY })
+      .values({
+        ...row,
+        body: JSON.stringify(p.body),
+        sha256: hashOf(p.body),
+        createdByName: PUBLISHED_BY,
+      })
       .onConflict((c) => c.column('id').doNothing())
       .execute();
   }
   for (const [kind, code] of Object.entries(DEFAULT_RULES)) {
     await db
       .insertInto('siteRule')
-      .values({ kind: kind as RuleKind, ruleId: `${code}@1`, confirmedAt: null, confirmedByName: null })
+      .values({
+        kind: kind as RuleKind,
+        ruleId: `${code}@1`,
+        confirmedAt: null,
+        confirmedByName: null,
+      })
       .onConflict((c) => c.column('kind').doNothing())
       .execute();
   }
@@ -27,7 +44,11 @@ export async function seedRules(db: Handle): Promise<void> {
 
 /** Chooses a rule for new batches and records who confirmed it. Running batches keep theirs. */
 export async function chooseRule(db: Handle, ruleId: string, by: string): Promise<boolean> {
-  const rule = await db.selectFrom('rule').select(['id', 'kind']).where('id', '=', ruleId).executeTakeFirst();
+  const rule = await db
+    .selectFrom('rule')
+    .select(['id', 'kind'])
+    .where('id', '=', ruleId)
+    .executeTakeFirst();
   if (!rule) return false;
   await db
     .updateTable('siteRule')
@@ -40,35 +61,78 @@ export async function chooseRule(db: Handle, ruleId: string, by: string): Promis
 /** A site's own figures for a rule: a new version with its own source; the old one stays for the batches that pinned it. */
 export async function editRule(db: Db, edit: RuleEdit, by: string): Promise<boolean> {
   return db.transaction().execute(async (tx) => {
-    const old = await tx.selectFrom('rule').selectAll().where('id', '=', edit.ruleId).executeTakeFirst();
+    const old = await tx
+      .selectFrom('rule')
+      .selectAll()
+      .where('id', '=', edit.ruleId)
+      .executeTakeFirst();
     if (!old || old.body.kind !== edit.body.kind) return false;
-    const newest = await tx.selectFrom('rule').select((e) => e.fn.max('version').as('v')).where('code', '=', old.code).executeTakeFirstOrThrow();
+    const newest = await tx
+      .selectFrom('rule')
+      .select((e) => e.fn.max('version').as('v'))
+      .where('code', '=', old.code)
+      .executeTakeFirstOrThrow();
     const version = newest.v + 1;
     const id = `${old.code}@${version}`;
     await tx
       .insertInto('rule')
-      .values({ id, code: old.code, version, kind: old.kind, title: edit.title, source: edit.source, body: JSON.stringify(edit.body), sha256: hashOf(edit.body), createdByName: by })
+      .values({
+        id,
+        code: old.code,
+        version,
+        kind: old.kind,
+        title: edit.title,
+        source: edit.source,
+        body: JSON.stringify(edit.body),
+        sha256: hashOf(edit.body),
+        createdByName: by,
+      })
       .execute();
     return chooseRule(tx, id, by);
   });
 }
 
 /** Registers a device and returns its token, which is shown once and stored only as a hash. */
-export async function addDevice(db: Handle, input: { name: string; houseId: string }): Promise<{ id: string; token: string }> {
+export async function addDevice(
+  db: Handle,
+  input: { name: string; houseId: string },
+): Promise<{ id: string; token: string }> {
   const token = `jk_${randomBytes(32).toString('base64url')}`;
   const id = randomUUID();
-  await db.insertInto('device').values({ id, ...input, tokenSha256: sha256(token), revokedAt: null, lastSeenAt: null }).execute();
+  await db
+    .insertInto('device')
+    .values({ id, ...input, tokenSha256: sha256(token), revokedAt: null, lastSeenAt: null })
+    .execute();
   return { id, token };
 }
 
 export const revokeDevice = (db: Handle, id: string) =>
-  db.updateTable('device').set({ revokedAt: new Date() }).where('id', '=', id).where('revokedAt', 'is', null).execute();
+  db
+    .updateTable('device')
+    .set({ revokedAt: new Date() })
+    .where('id', '=', id)
+    .where('revokedAt', 'is', null)
+    .execute();
 
 export const findDevice = (db: Handle, token: string) =>
-  db.selectFrom('device').select(['id', 'houseId', 'revokedAt']).where('tokenSha256', '=', sha256(token)).executeTakeFirst();
+  db
+    .selectFrom('device')
+    .select(['id', 'houseId', 'revokedAt'])
+    .where('tokenSha256', '=', sha256(token))
+    .executeTakeFirst();
 
 /** A house with the channels that its probes report on. */
-export async function addHouse(db: Handle, house: { id: string; name: string; channels: { key: string; name: string; what: ReadingPlace }[] }): Promise<void> {
+export async function addHouse(
+  db: Handle,
+  house: {
+    id: string;
+    name: string;
+    channels: { key: string; name: string; what: ReadingPlace }[];
+  },
+): Promise<void> {
   await db.insertInto('house').values({ id: house.id, name: house.name }).execute();
-  await db.insertInto('channel').values(house.channels.map((c) => ({ ...c, houseId: house.id, batchId: null }))).execute();
+  await db
+    .insertInto('channel')
+    .values(house.channels.map((c) => ({ ...c, houseId: house.id, batchId: null })))
+    .execute();
 }

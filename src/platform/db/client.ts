@@ -13,7 +13,12 @@ pg.types.setTypeParser(INT8, Number);
 
 /** A pool that outlives a restart of the server: broken idle connections are dropped, new ones made. */
 export function makePool(connectionString: string, max = 10): pg.Pool {
-  const pool = new pg.Pool({ connectionString, max, keepAlive: true, connectionTimeoutMillis: 5000 });
+  const pool = new pg.Pool({
+    connectionString,
+    max,
+    keepAlive: true,
+    connectionTimeoutMillis: 5000,
+  });
   pool.on('error', (error) => console.warn(`database: idle connection lost (${error.message})`));
   return pool;
 }
@@ -22,7 +27,12 @@ export function makePool(connectionString: string, max = 10): pg.Pool {
 export const makeDb = (pool: pg.Pool): Db =>
   new Kysely<Tables>({
     dialect: new PostgresDialect({ pool }),
-    plugins: [new CamelCasePlugin({ underscoreBetweenUppercaseLetters: true, maintainNestedObjectKeys: true })],
+    plugins: [
+      new CamelCasePlugin({
+        underscoreBetweenUppercaseLetters: true,
+        maintainNestedObjectKeys: true,
+      }),
+    ],
   });
 
 const shared = globalThis as { jollyPool?: pg.Pool; jollyDb?: Db };

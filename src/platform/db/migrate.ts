@@ -4,7 +4,10 @@ import * as foundations from './migrations/0001-foundations';
 
 /** Brings the schema up to date; each migration runs once, in its own transaction, under a lock. */
 export async function migrateToLatest(db: Db): Promise<void> {
-  const migrator = new Migrator({ db, provider: { getMigrations: async () => ({ '0001-foundations': foundations }) } });
+  const migrator = new Migrator({
+    db,
+    provider: { getMigrations: async () => ({ '0001-foundations': foundations }) },
+  });
   const { error } = await migrator.migrateToLatest();
   if (error) throw error;
 }

@@ -1,5 +1,13 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
-import type { EntryBody, Recipe, RuleBody, RuleKind, UnitSystem, WorkingHours, ReadingPlace } from '@/core';
+import type {
+  EntryBody,
+  Recipe,
+  RuleBody,
+  RuleKind,
+  UnitSystem,
+  WorkingHours,
+  ReadingPlace,
+} from '@/core';
 
 type Instant = ColumnType<Date, Date | string, Date | string>;
 type Made = ColumnType<Date, Date | string | undefined, never>;
@@ -25,11 +33,31 @@ export interface Tables {
     createdAt: Made;
     createdByName: string;
   };
-  siteRule: { kind: RuleKind; ruleId: string; confirmedAt: Instant | null; confirmedByName: string | null };
+  siteRule: {
+    kind: RuleKind;
+    ruleId: string;
+    confirmedAt: Instant | null;
+    confirmedByName: string | null;
+  };
   scale: { id: string; name: string; capacityG: number; resolutionG: number };
   house: { id: string; name: string };
-  device: { id: string; name: string; houseId: string; tokenSha256: string; createdAt: Made; revokedAt: Instant | null; lastSeenAt: Instant | null };
-  channel: { id: Generated<number>; houseId: string | null; batchId: string | null; key: string; name: string; what: ReadingPlace };
+  device: {
+    id: string;
+    name: string;
+    houseId: string;
+    tokenSha256: string;
+    createdAt: Made;
+    revokedAt: Instant | null;
+    lastSeenAt: Instant | null;
+  };
+  channel: {
+    id: Generated<number>;
+    houseId: string | null;
+    batchId: string | null;
+    key: string;
+    name: string;
+    what: ReadingPlace;
+  };
   reading: { channelId: number; at: Instant; tempC: number };
   recipe: { id: string; name: string; createdAt: Made };
   recipeVersion: {
@@ -42,7 +70,14 @@ export interface Tables {
     createdAt: Made;
     createdByName: string;
   };
-  batch: { id: string; code: string; recipeVersionId: string; startedAt: Instant; closedAt: Instant | null; createdAt: Made };
+  batch: {
+    id: string;
+    code: string;
+    recipeVersionId: string;
+    startedAt: Instant;
+    closedAt: Instant | null;
+    createdAt: Made;
+  };
   entry: {
     id: string;
     batchId: string;
@@ -58,5 +93,12 @@ export interface Tables {
     hash: string;
   };
   logbookHead: { id: number; seq: number; hash: string };
-  user: { id: string; name: string; email: string; role: string | null; banned: boolean | null; createdAt: Date };
+  user: {
+    id: string;
+    name: string;
+    email: string;
+    role: string | null;
+    banned: boolean | null;
+    createdAt: Date;
+  };
 }

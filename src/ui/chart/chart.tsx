@@ -3,7 +3,10 @@
 import type { ApexOptions } from 'apexcharts';
 import dynamic from 'next/dynamic';
 
-const ApexChart = dynamic(() => import('react-apexcharts'), { ssr: false, loading: () => <p className="small">Drawing the chart …</p> });
+const ApexChart = dynamic(() => import('react-apexcharts'), {
+  ssr: false,
+  loading: () => <p className="small">Drawing the chart …</p>,
+});
 
 type Props = { options: ApexOptions; series: ApexAxisChartSeries; height: number; summary: string };
 
@@ -12,8 +15,13 @@ export function Chart({ options, series, height, summary }: Props) {
   const base: ApexOptions = {
     ...options,
     chart: {
-      ...options.chart, toolbar: { show: false }, animations: { enabled: false }, zoom: { enabled: true, autoScaleYaxis: false },
-      fontFamily: 'inherit', foreColor: 'var(--soft)', background: 'transparent',
+      ...options.chart,
+      toolbar: { show: false },
+      animations: { enabled: false },
+      zoom: { enabled: true, autoScaleYaxis: false },
+      fontFamily: 'inherit',
+      foreColor: 'var(--soft)',
+      background: 'transparent',
     },
     legend: { show: false },
     grid: { borderColor: 'var(--line)', ...options.grid },

@@ -7,7 +7,11 @@ import { db } from '@/platform/db/client';
 const MOST = 100;
 
 /** Records: find a finished batch and take its record away. */
-export default async function RecordsPage({ searchParams }: { searchParams: Promise<{ q?: string }> }) {
+export default async function RecordsPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ q?: string }>;
+}) {
   await requirePage();
   const show = await showOfRequest();
   const q = ((await searchParams).q ?? '').slice(0, 100);
@@ -16,21 +20,65 @@ export default async function RecordsPage({ searchParams }: { searchParams: Prom
     <>
       <h1 className="mb-3 text-2xl font-extrabold">Records</h1>
       <form className="mb-3 flex max-w-xl gap-2" role="search">
-        <label htmlFor="q" className="sr-only">Batch number or recipe</label>
-        <input id="q" name="q" defaultValue={q} placeholder="Batch number or recipe" className="field" />
+        <label htmlFor="q" className="sr-only">
+          Batch number or recipe
+        </label>
+        <input
+          id="q"
+          name="q"
+          defaultValue={q}
+          placeholder="Batch number or recipe"
+          className="field"
+        />
         <button className="button-main">Find</button>
       </form>
       <div className="sheet">
-        {batches.length === 0 ? <p>{q ? `No closed batch matches “${q}”.` : 'No batch is closed yet. The first signed release appears here.'}</p> : (
+        {batches.length === 0 ? (
+          <p>
+            {q
+              ? `No closed batch matches “${q}”.`
+              : 'No batch is closed yet. The first signed release appears here.'}
+          </p>
+        ) : (
           <table className="plain-table">
-            <thead><tr><th scope="col">Batch</th><th scope="col">Recipe</th><th scope="col" className="max-sm:hidden">Closed</th><th scope="col">Record</th></tr></thead>
+            <thead>
+              <tr>
+                <th scope="col">Batch</th>
+                <th scope="col">Recipe</th>
+                <th scope="col" className="max-sm:hidden">
+                  Closed
+                </th>
+                <th scope="col">Record</th>
+              </tr>
+            </thead>
             <tbody>
               {batches.map((b) => (
                 <tr key={b.id}>
-                  <td><Link href={`/batches/${b.id}/verdict`} className="inline-flex min-h-12 items-center text-accent underline">{b.code}</Link></td>
+                  <td>
+                    <Link
+                      href={`/batches/${b.id}/verdict`}
+                      className="inline-flex min-h-12 items-center text-accent underline"
+                    >
+                      {b.code}
+                    </Link>
+                  </td>
                   <td className="pt-5">{b.recipe.name}</td>
-                  <td className="pt-5 max-sm:hidden">{show.clock(b.closedS!)}, {show.day(b.closedS!)}</td>
-                  <td><span className="flex flex-wrap gap-x-3">{['pdf', 'json', 'csv'].map((as) => <a key={as} className="inline-flex min-h-12 items-center text-accent underline" href={`/api/v1/batches/${b.id}/record?as=${as}`}>{as.toUpperCase()}</a>)}</span></td>
+                  <td className="pt-5 max-sm:hidden">
+                    {show.clock(b.closedS!)}, {show.day(b.closedS!)}
+                  </td>
+                  <td>
+                    <span className="flex flex-wrap gap-x-3">
+                      {['pdf', 'json', 'csv'].map((as) => (
+                        <a
+                          key={as}
+                          className="inline-flex min-h-12 items-center text-accent underline"
+                          href={`/api/v1/batches/${b.id}/record?as=${as}`}
+                        >
+                          {as.toUpperCase()}
+                        </a>
+                      ))}
+                    </span>
+                  </td>
                 </tr>
               ))}
             </tbody>

@@ -17,7 +17,8 @@ export function unitInHeading(heading: string): TempUnit | null {
   if (/fahrenheit/i.test(heading)) return 'F';
   const marked = /(?:°|º|deg\.?\s*|\ufffd)\s*([CF])\b/i.exec(heading);
   if (marked) return marked[1]!.toUpperCase() as TempUnit;
-  const bracketed = /[([]\s*([CF])\s*[)\]]/.exec(heading) ?? /(?:^|[\s_/:=,])([CF])\s*$/.exec(heading);
+  const bracketed =
+    /[([]\s*([CF])\s*[)\]]/.exec(heading) ?? /(?:^|[\s_/:=,])([CF])\s*$/.exec(heading);
   return bracketed ? (bracketed[1] as TempUnit) : null;
 }
 
@@ -25,4 +26,5 @@ export function unitInHeading(heading: string): TempUnit | null {
 export const NOT_TEMPERATURE =
   /%|\brh\b|humid|feuchte|dew|volt|batter|battery|press|record|^\s*(no|nr|#|id|index|sample|row|line)\.?\s*$|serial|status|alarm|note|comment|flag/i;
 
-export const LOOKS_LIKE_DATE_HEADING = /date|datum|fecha|\bday\b|timestamp|time|zeit|uhr|hora|heure/i;
+export const LOOKS_LIKE_DATE_HEADING =
+  /date|datum|fecha|\bday\b|timestamp|time|zeit|uhr|hora|heure/i;

@@ -5,13 +5,29 @@ export type DateOrder = 'DMY' | 'MDY' | 'YMD';
 /** A clock time as written: numbers of the date in their written order, and the time of day. */
 export type WrittenTime =
   | { kind: 'instant'; ms: number }
-  | { kind: 'local'; parts: [number, number, number]; yearFirst: boolean; yearDigits: number; hms: [number, number, number]; named: boolean };
+  | {
+      kind: 'local';
+      parts: [number, number, number];
+      yearFirst: boolean;
+      yearDigits: number;
+      hms: [number, number, number];
+      named: boolean;
+    };
 
 const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
 const TIME = String.raw`(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,](\d+))?)?\s*([ap]\.?m\.?)?`;
-const NUMERIC = new RegExp(String.raw`^(\d{1,4})[./-](\d{1,2})[./-](\d{1,4})\.?(?:[T\s,]+${TIME})?$`, 'i');
-const NAMED = new RegExp(String.raw`^(\d{1,2})[\s.-]+([a-z]{3})[a-z]*[\s.,-]+(\d{2,4})(?:[\s,]+${TIME})?$`, 'i');
-const NAMED_US = new RegExp(String.raw`^([a-z]{3})[a-z]*\.?\s+(\d{1,2}),?\s+(\d{4})(?:[\s,]+${TIME})?$`, 'i');
+const NUMERIC = new RegExp(
+  String.raw`^(\d{1,4})[./-](\d{1,2})[./-](\d{1,4})\.?(?:[T\s,]+${TIME})?$`,
+  'i',
+);
+const NAMED = new RegExp(
+  String.raw`^(\d{1,2})[\s.-]+([a-z]{3})[a-z]*[\s.,-]+(\d{2,4})(?:[\s,]+${TIME})?$`,
+  'i',
+);
+const NAMED_US = new RegExp(
+  String.raw`^([a-z]{3})[a-z]*\.?\s+(\d{1,2}),?\s+(\d{4})(?:[\s,]+${TIME})?$`,
+  'i',
+);
 const ISO_WITH_ZONE = /^\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}(:\d{2}(\.\d+)?)?\s*(Z|[+-]\d{2}:?\d{2})$/i;
 
 function clock(m: RegExpExecArray, from: number): [number, number, number] | null {
@@ -22,7 +38,9 @@ function clock(m: RegExpExecArray, from: number): [number, number, number] | nul
   if (half === 'p' && hour < 12) hour += 12;
   if (half === 'a' && hour === 12) hour = 0;
   const seconds = Number(`${m[from + 2] ?? 0}.${m[from + 3] ?? 0}`);
-  return hour < 24 && Number(m[from + 1]) < 60 && seconds < 60 ? [hour, Number(m[from + 1]), seconds] : null;
+  return hour < 24 && Number(m[from + 1]) < 60 && seconds < 60
+    ? [hour, Number(m[from + 1]), seconds]
+    : null;
 }
 
 /** Reads a date-and-time cell as written, without deciding the order of day and month. */
@@ -66,7 +84,10 @@ function ordersOf(w: WrittenTime): DateOrder[] {
 }
 
 /** Year, month, day of a written date under an order, or null when it is no such day. */
-export function ymd(w: Extract<WrittenTime, { kind: 'local' }>, order: DateOrder): [number, number, number] | null {
+export function ymd(
+  w: Extract<WrittenTime, { kind: 'local' }>,
+  order: DateOrder,
+): [number, number, number] | null {
   const [a, b, c] = w.parts;
   let [year, month, day] = [c, b, a];
   if (!w.named) {
@@ -74,7 +95,9 @@ export function ymd(w: Extract<WrittenTime, { kind: 'local' }>, order: DateOrder
     else if (order === 'MDY') [month, day] = [a, b];
   }
   if (year < 100) year += 2000;
-  return DateTime.utc(year, month, day).isValid && year >= 1990 && year < 2100 ? [year, month, day] : null;
+  return DateTime.utc(year, month, day).isValid && year >= 1990 && year < 2100
+    ? [year, month, day]
+    : null;
 }
 
 /**

@@ -1,14 +1,30 @@
-export type Decoded = { kind: 'text'; text: string; encoding: string } | { kind: 'error'; message: string };
+export type Decoded =
+  { kind: 'text'; text: string; encoding: string } | { kind: 'error'; message: string };
 
 const startsWith = (bytes: Uint8Array, magic: number[]) => magic.every((b, i) => bytes[i] === b);
 
 /** Files that people pick by mistake: how they start, and what to say. */
 const NOT_TEXT: { magic: number[]; message: string }[] = [
-  { magic: [0x25, 0x50, 0x44, 0x46], message: 'This is a PDF, not a temperature log. Export the log from the logger as CSV.' },
-  { magic: [0x50, 0x4b, 0x03, 0x04], message: 'This is a spreadsheet or zip file. Save the sheet as CSV and choose that file.' },
-  { magic: [0xd0, 0xcf, 0x11, 0xe0], message: 'This is an old spreadsheet file. Save the sheet as CSV and choose that file.' },
-  { magic: [0x89, 0x50, 0x4e, 0x47], message: 'This is a picture. Export the log from the logger as CSV.' },
-  { magic: [0xff, 0xd8, 0xff], message: 'This is a picture. Export the log from the logger as CSV.' },
+  {
+    magic: [0x25, 0x50, 0x44, 0x46],
+    message: 'This is a PDF, not a temperature log. Export the log from the logger as CSV.',
+  },
+  {
+    magic: [0x50, 0x4b, 0x03, 0x04],
+    message: 'This is a spreadsheet or zip file. Save the sheet as CSV and choose that file.',
+  },
+  {
+    magic: [0xd0, 0xcf, 0x11, 0xe0],
+    message: 'This is an old spreadsheet file. Save the sheet as CSV and choose that file.',
+  },
+  {
+    magic: [0x89, 0x50, 0x4e, 0x47],
+    message: 'This is a picture. Export the log from the logger as CSV.',
+  },
+  {
+    magic: [0xff, 0xd8, 0xff],
+    message: 'This is a picture. Export the log from the logger as CSV.',
+  },
   { magic: [0x1f, 0x8b], message: 'This file is compressed. Unpack it and choose the CSV inside.' },
 ];
 
@@ -46,9 +62,16 @@ export function decodeText(bytes: Uint8Array): Decoded {
   const encoding = encodingOf(bytes);
   const text = new TextDecoder(encoding).decode(bytes).replace(/^\ufeff/, '');
   if (text.trim() === '') return { kind: 'error', message: 'The file is empty.' };
-  if (text.includes('\u0000')) return { kind: 'error', message: 'This is not a text file. Export the log from the logger as CSV.' };
+  if (text.includes('\u0000'))
+    return {
+      kind: 'error',
+      message: 'This is not a text file. Export the log from the logger as CSV.',
+    };
   if (/^\s*(<!doctype html|<html|<head|<body|<\?xml)/i.test(text)) {
-    return { kind: 'error', message: 'This is a web page, not a temperature log. Export the log from the logger as CSV.' };
+    return {
+      kind: 'error',
+      message: 'This is a web page, not a temperature log. Export the log from the logger as CSV.',
+    };
   }
   return { kind: 'text', text, encoding };
 }

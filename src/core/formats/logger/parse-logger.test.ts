@@ -2,7 +2,8 @@ import { parseLogger, type LoggerOptions, type ParsedLogger } from './parse-logg
 
 const ZONE = 'America/Chicago';
 const utf8 = (text: string) => new TextEncoder().encode(text);
-const parse = (text: string, options: Partial<LoggerOptions> = {}) => parseLogger(utf8(text), { timeZone: ZONE, ...options });
+const parse = (text: string, options: Partial<LoggerOptions> = {}) =>
+  parseLogger(utf8(text), { timeZone: ZONE, ...options });
 type Ok = Extract<ParsedLogger, { kind: 'ok' }>;
 const ok = (r: ParsedLogger): Ok => {
   if (r.kind !== 'ok') throw new Error(JSON.stringify(r));
@@ -22,7 +23,10 @@ describe('shapes of files', () => {
   test('plain: local times become instants in the zone', () => {
     const r = ok(parse(PLAIN));
     expect(r.channels.map((c) => c.name)).toEqual(['Core (°C)', 'Air (°C)']);
-    expect(r.channels[0]!.readings).toEqual([{ at: '2026-11-20T14:00:00.000Z', tempC: 4.5 }, { at: '2026-11-20T14:01:00.000Z', tempC: 4.7 }]);
+    expect(r.channels[0]!.readings).toEqual([
+      { at: '2026-11-20T14:00:00.000Z', tempC: 4.5 },
+      { at: '2026-11-20T14:01:00.000Z', tempC: 4.7 },
+    ]);
     expect(r.skipped).toEqual([]);
   });
 
@@ -38,37 +42,58 @@ describe('shapes of files', () => {
   });
 
   test('semicolons, comma decimals and a preamble', () => {
-    const r = ok(parse('Logger 7\nSerial;0042\nUnit;°C\n\nDatum;Kern;Luft\n20.11.2026 08:00;4,5;60,25\n20.11.2026 08:01;4,7;61,0\n'));
+    const r = ok(
+      parse(
+        'Logger 7\nSerial;0042\nUnit;°C\n\nDatum;Kern;Luft\n20.11.2026 08:00;4,5;60,25\n20.11.2026 08:01;4,7;61,0\n',
+      ),
+    );
     expect(r.channels.map((c) => c.readings[0]!.tempC)).toEqual([4.5, 60.25]);
     expect(r.dateOrder).toBe('DMY');
   });
 
   test('date and time in two columns, °F, 12-hour clock', () => {
-    const r = ok(parse('Date,Time,Core °F\n11/20/2026,12:05:00 AM,158\n11/20/2026,1:05:00 PM,158\n'));
-    expect(r.channels[0]!.readings.map((x) => x.at)).toEqual(['2026-11-20T06:05:00.000Z', '2026-11-20T19:05:00.000Z']);
+    const r = ok(
+      parse('Date,Time,Core °F\n11/20/2026,12:05:00 AM,158\n11/20/2026,1:05:00 PM,158\n'),
+    );
+    expect(r.channels[0]!.readings.map((x) => x.at)).toEqual([
+      '2026-11-20T06:05:00.000Z',
+      '2026-11-20T19:05:00.000Z',
+    ]);
     expect(r.channels[0]!.readings[0]!.tempC).toBeCloseTo(70, 9);
   });
 
   test('humidity, record number and battery columns are no temperatures', () => {
-    const r = ok(parse('No.,Time,Core C,Humidity %RH,Battery V\n1,2026-11-20 08:00,4.5,90,3.1\n2,2026-11-20 08:01,4.6,90,3.1\n'));
+    const r = ok(
+      parse(
+        'No.,Time,Core C,Humidity %RH,Battery V\n1,2026-11-20 08:00,4.5,90,3.1\n2,2026-11-20 08:01,4.6,90,3.1\n',
+      ),
+    );
     expect(r.channels.map((c) => c.name)).toEqual(['Core C']);
   });
 
   test('an offset in the time wins over the zone', () => {
-    expect(ok(parse('t,C\n2026-11-20T08:00:00+01:00,4\n')).channels[0]!.readings[0]!.at).toBe('2026-11-20T07:00:00.000Z');
+    expect(ok(parse('t,C\n2026-11-20T08:00:00+01:00,4\n')).channels[0]!.readings[0]!.at).toBe(
+      '2026-11-20T07:00:00.000Z',
+    );
   });
 
   test('newest first is turned round, and rows out of order are sorted', () => {
     const r = ok(parse('Time,°C\n2026-11-20 08:02,3\n2026-11-20 08:01,2\n2026-11-20 08:00,1\n'));
     expect(r.channels[0]!.readings.map((x) => x.tempC)).toEqual([1, 2, 3]);
-    const mixed = ok(parse('Time,°C\n2026-11-20 08:00,1\n2026-11-20 08:02,3\n2026-11-20 08:01,2\n2026-11-20 08:03,4\n'));
+    const mixed = ok(
+      parse(
+        'Time,°C\n2026-11-20 08:00,1\n2026-11-20 08:02,3\n2026-11-20 08:01,2\n2026-11-20 08:03,4\n',
+      ),
+    );
     expect(mixed.channels[0]!.readings.map((x) => x.tempC)).toEqual([1, 2, 3, 4]);
   });
 });
 
 test('fault codes, blanks, duplicates and impossible values are skipped by line', () => {
   const r = ok(
-    parse('Time,Core °C\n2026-11-20 08:00,4.5\n2026-11-20 08:01,ERR\n2026-11-20 08:02,\n2026-11-20 08:03,-127\n2026-11-20 08:04,9999\n2026-11-20 08:00,4.5\n2026-11-20 08:00,5.5\nnonsense,1\n2026-11-20 08:05,12,5\n2026-11-20 08:06,5\n'),
+    parse(
+      'Time,Core °C\n2026-11-20 08:00,4.5\n2026-11-20 08:01,ERR\n2026-11-20 08:02,\n2026-11-20 08:03,-127\n2026-11-20 08:04,9999\n2026-11-20 08:00,4.5\n2026-11-20 08:00,5.5\nnonsense,1\n2026-11-20 08:05,12,5\n2026-11-20 08:06,5\n',
+    ),
   );
   expect(r.channels[0]!.readings.map((x) => x.tempC)).toEqual([4.5, 5]);
   expect(r.skipped.map((s) => s.line).sort((a, b) => a - b)).toEqual([3, 4, 5, 6, 7, 8, 9, 10]);
@@ -79,30 +104,47 @@ describe('asks and never guesses', () => {
   test('an open order of day and month', () => {
     const asked = parse(slash);
     expect(asked).toMatchObject({ kind: 'ambiguous', about: 'dateOrder', options: ['DMY', 'MDY'] });
-    expect(ok(parse(slash, { dateOrder: 'DMY' })).channels[0]!.readings[0]!.at).toBe('2026-04-03T13:00:00.000Z');
-    expect(ok(parse(slash, { dateOrder: 'MDY' })).channels[0]!.readings[0]!.at).toBe('2026-03-04T14:00:00.000Z');
+    expect(ok(parse(slash, { dateOrder: 'DMY' })).channels[0]!.readings[0]!.at).toBe(
+      '2026-04-03T13:00:00.000Z',
+    );
+    expect(ok(parse(slash, { dateOrder: 'MDY' })).channels[0]!.readings[0]!.at).toBe(
+      '2026-03-04T14:00:00.000Z',
+    );
   });
   test('a day over 12 anywhere settles it', () => {
     expect(ok(parse('Time,°C\n12/11/2026 23:59,4\n13/11/2026 00:00,5\n')).dateOrder).toBe('DMY');
     expect(ok(parse('Time,°C\n11/12/2026 23:59,4\n11/13/2026 00:00,5\n')).dateOrder).toBe('MDY');
   });
-  test('the same day and month need no question', () => expect(parse('Time,°C\n04/04/2026 08:00,4\n').kind).toBe('ok'));
+  test('the same day and month need no question', () =>
+    expect(parse('Time,°C\n04/04/2026 08:00,4\n').kind).toBe('ok'));
   test('two-digit years leave three orders', () => {
     expect(parse('Time,°C\n03/04/05 08:00,4\n')).toMatchObject({ options: ['DMY', 'MDY', 'YMD'] });
   });
-  test('a month in letters needs no question', () => expect(parse('Time,°C\n03-Apr-2026 08:00,4\n').kind).toBe('ok'));
+  test('a month in letters needs no question', () =>
+    expect(parse('Time,°C\n03-Apr-2026 08:00,4\n').kind).toBe('ok'));
   test('an undeclared unit', () => {
     const text = 'Time,Core\n2026-11-20 08:00,150\n';
     expect(parse(text)).toMatchObject({ kind: 'ambiguous', about: 'unit', options: ['C', 'F'] });
     expect(ok(parse(text, { unit: 'F' })).channels[0]!.readings[0]!.tempC).toBeCloseTo(65.56, 2);
   });
-  test('an order that changes within the file', () => expect(parse('Time,°C\n13/11/2026 08:00,4\n11/13/2026 08:01,5\n').kind).toBe('error'));
+  test('an order that changes within the file', () =>
+    expect(parse('Time,°C\n13/11/2026 08:00,4\n11/13/2026 08:01,5\n').kind).toBe('error'));
 });
 
 describe('clock changes', () => {
   test('the hour that happens twice is told apart by order', () => {
-    const r = ok(parse('Time,°C\n2026-11-01 01:30,1\n2026-11-01 01:50,2\n2026-11-01 01:10,3\n2026-11-01 01:30,4\n2026-11-01 02:00,5\n'));
-    expect(r.channels[0]!.readings.map((x) => x.at.slice(11, 16))).toEqual(['06:30', '06:50', '07:10', '07:30', '08:00']);
+    const r = ok(
+      parse(
+        'Time,°C\n2026-11-01 01:30,1\n2026-11-01 01:50,2\n2026-11-01 01:10,3\n2026-11-01 01:30,4\n2026-11-01 02:00,5\n',
+      ),
+    );
+    expect(r.channels[0]!.readings.map((x) => x.at.slice(11, 16))).toEqual([
+      '06:30',
+      '06:50',
+      '07:10',
+      '07:30',
+      '08:00',
+    ]);
   });
   test('an hour that does not exist is skipped and said', () => {
     const r = ok(parse('Time,°C\n2026-03-08 01:59,1\n2026-03-08 02:30,2\n2026-03-08 03:00,3\n'));

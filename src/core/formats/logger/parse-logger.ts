@@ -19,7 +19,14 @@ export type LoggerOptions = {
 export type SkippedRow = { line: number; reason: string };
 export type LoggerChannel = { name: string; readings: { at: string; tempC: number }[] };
 export type ParsedLogger =
-  | { kind: 'ok'; channels: LoggerChannel[]; skipped: SkippedRow[]; unit: TempUnit | 'mixed'; dateOrder: DateOrder | null; encoding: string }
+  | {
+      kind: 'ok';
+      channels: LoggerChannel[];
+      skipped: SkippedRow[];
+      unit: TempUnit | 'mixed';
+      dateOrder: DateOrder | null;
+      encoding: string;
+    }
   | { kind: 'ambiguous'; about: 'dateOrder' | 'unit'; options: string[]; sample: string }
   | { kind: 'error'; message: string };
 
@@ -30,12 +37,18 @@ const MAX_C = 260;
 const DELIMITERS = [';', '\t', '|', ','];
 
 function splitRows(text: string): Row[] {
-  const counts = DELIMITERS.map((d) => ({ d, n: text.split(d).length - 1, lines: text.split(/\r?\n/).filter((l) => l.includes(d)).length }));
+  const counts = DELIMITERS.map((d) => ({
+    d,
+    n: text.split(d).length - 1,
+    lines: text.split(/\r?\n/).filter((l) => l.includes(d)).length,
+  }));
   const lines = text.split(/\r?\n/).filter((l) => l.trim() !== '').length;
   const spread = counts.filter((c) => c.lines >= lines / 2);
   const delimiter = (spread.find((c) => c.d !== ',') ?? spread[0] ?? counts[3]!).d;
   const rows = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: false }).data;
-  return rows.map((cells, i) => ({ line: i + 1, cells })).filter((r) => r.cells.some((c) => c.trim() !== ''));
+  return rows
+    .map((cells, i) => ({ line: i + 1, cells }))
+    .filter((r) => r.cells.some((c) => c.trim() !== ''));
 }
 
 type ColumnUnits = Map<number, TempUnit>;
@@ -44,7 +57,9 @@ type ColumnUnits = Map<number, TempUnit>;
 function unitsOf(shape: TableShape, answer: TempUnit | undefined): ColumnUnits | null {
   const units: ColumnUnits = new Map();
   const preamble = shape.preamble.map((r) => r.cells.join(' ').trim());
-  const stated = preamble.map((t) => (/unit|einheit|temp|°|º/i.test(t) ? unitInHeading(t) : null)).find((u) => u !== null);
+  const stated = preamble
+    .map((t) => (/unit|einheit|temp|°|º/i.test(t) ? unitInHeading(t) : null))
+    .find((u) => u !== null);
   for (const i of shape.valueColumns) {
     const fromCells = shape.data.map((r) => readTemp(r.cells[i] ?? '')?.unit).find((u) => u);
     const unit = unitInHeading(shape.header?.[i] ?? '') ?? fromCells ?? stated ?? answer;
@@ -54,7 +69,11 @@ function unitsOf(shape: TableShape, answer: TempUnit | undefined): ColumnUnits |
   return units;
 }
 
-function sameOption(given: string | undefined, options: readonly string[], name: string): string | undefined {
+function sameOption(
+  given: string | undefined,
+  options: readonly string[],
+  name: string,
+): string | undefined {
   if (given === undefined) return undefined;
   const found = options.find((o) => o.toLowerCase() === given.toLowerCase());
   if (!found) throw new QuantityError(name, given, options.join(' or '));
@@ -68,7 +87,11 @@ function newestFirst(times: readonly (number | null)[]): boolean {
   return back > known.length / 2;
 }
 
-function toInstants(written: readonly (WrittenTime | null)[], order: DateOrder, timeZone: string): (number | null)[] {
+function toInstants(
+  written: readonly (WrittenTime | null)[],
+  order: DateOrder,
+  timeZone: string,
+): (number | null)[] {
   const wall = written.map((w) => {
     if (w === null || w.kind === 'instant') return w?.ms ?? null;
     const day = ymd(w, order);
@@ -93,34 +116,67 @@ class ChannelBuilder {
   ) {}
 
   add(row: Row, ms: number, cell: string, unit: TempUnit): void {
-    const skip = (reason: string) => this.skipped.push({ line: row.line, reason: `${this.name}: ${reason}` });
+    const skip = (reason: string) =>
+      this.skipped.push({ line: row.line, reason: `${this.name}: ${reason}` });
     const temp = readTemp(cell);
-    if (!temp) return void skip(cell.trim() === '' ? 'blank' : `"${cell.trim()}" is not a temperature (a fault code?)`);
+    if (!temp)
+      return void skip(
+        cell.trim() === '' ? 'blank' : `"${cell.trim()}" is not a temperature (a fault code?)`,
+      );
     const tempC = (temp.unit ?? unit) === 'F' ? fToC(temp.value) : temp.value;
-    if (tempC < MIN_C || tempC > MAX_C) return void skip(`${cell.trim()} cannot be a temperature here (a fault code?)`);
+    if (tempC < MIN_C || tempC > MAX_C)
+      return void skip(`${cell.trim()} cannot be a temperature here (a fault code?)`);
     const before = this.seen.get(ms);
     if (before === undefined) this.seen.set(ms, tempC);
-    else skip(before === tempC ? 'duplicate of an earlier row' : 'a second, different value for the same time; the first was kept');
+    else
+      skip(
+        before === tempC
+          ? 'duplicate of an earlier row'
+          : 'a second, different value for the same time; the first was kept',
+      );
   }
 
   build(): LoggerChannel {
     const rows = [...this.seen].sort((a, b) => a[0] - b[0]);
-    return { name: this.name, readings: rows.map(([ms, tempC]) => ({ at: new Date(ms).toISOString(), tempC })) };
+    return {
+      name: this.name,
+      readings: rows.map(([ms, tempC]) => ({ at: new Date(ms).toISOString(), tempC })),
+    };
   }
 }
 
-function collect(shape: TableShape, units: ColumnUnits, instants: readonly (number | null)[]): { channels: LoggerChannel[]; skipped: SkippedRow[] } {
+function collect(
+  shape: TableShape,
+  units: ColumnUnits,
+  instants: readonly (number | null)[],
+): { channels: LoggerChannel[]; skipped: SkippedRow[] } {
   const skipped: SkippedRow[] = [];
-  const builders = shape.valueColumns.map((i, n) => ({ i, builder: new ChannelBuilder(shape.header?.[i] || `Channel ${n + 1}`, skipped) }));
+  const builders = shape.valueColumns.map((i, n) => ({
+    i,
+    builder: new ChannelBuilder(shape.header?.[i] || `Channel ${n + 1}`, skipped),
+  }));
   const width = shape.header?.length;
   shape.data.forEach((row, k) => {
     const ms = instants[k];
     const extra = width !== undefined && row.cells.slice(width).some((c) => c.trim() !== '');
-    if (extra) skipped.push({ line: row.line, reason: 'more cells than headings (a comma as decimal mark?)' });
-    else if (ms === null || ms === undefined) skipped.push({ line: row.line, reason: 'no readable date and time (or a clock time that the spring change leaves out)' });
-    else for (const { i, builder } of builders) builder.add(row, ms, row.cells[i] ?? '', units.get(i)!);
+    if (extra)
+      skipped.push({
+        line: row.line,
+        reason: 'more cells than headings (a comma as decimal mark?)',
+      });
+    else if (ms === null || ms === undefined)
+      skipped.push({
+        line: row.line,
+        reason: 'no readable date and time (or a clock time that the spring change leaves out)',
+      });
+    else
+      for (const { i, builder } of builders)
+        builder.add(row, ms, row.cells[i] ?? '', units.get(i)!);
   });
-  return { channels: builders.map((b) => b.builder.build()).filter((c) => c.readings.length > 0), skipped };
+  return {
+    channels: builders.map((b) => b.builder.build()).filter((c) => c.readings.length > 0),
+    skipped,
+  };
 }
 
 /**
@@ -137,30 +193,51 @@ export function parseLogger(bytes: Uint8Array, options: LoggerOptions): ParsedLo
   if (!DateTime.utc().setZone(options.timeZone).isValid || !options.timeZone) {
     throw new QuantityError('timeZone', options.timeZone, 'an IANA time zone');
   }
-  const dateOrder = sameOption(options.dateOrder, ['DMY', 'MDY', 'YMD'], 'dateOrder') as DateOrder | undefined;
+  const dateOrder = sameOption(options.dateOrder, ['DMY', 'MDY', 'YMD'], 'dateOrder') as
+    DateOrder | undefined;
   const unit = sameOption(options.unit, ['C', 'F'], 'unit') as TempUnit | undefined;
   const decoded = decodeText(bytes);
   if (decoded.kind === 'error') return decoded;
   const shape = findShape(splitRows(decoded.text));
-  if (!shape) return { kind: 'error', message: 'No row with a date and time was found. A log needs a column with date and time and one with temperatures.' };
-  if (shape.valueColumns.length === 0) return { kind: 'error', message: 'Dates were found, but no column of temperatures.' };
+  if (!shape)
+    return {
+      kind: 'error',
+      message:
+        'No row with a date and time was found. A log needs a column with date and time and one with temperatures.',
+    };
+  if (shape.valueColumns.length === 0)
+    return { kind: 'error', message: 'Dates were found, but no column of temperatures.' };
 
   const written = shape.data.map((r) => rowTime(r, shape.dateColumn, shape.timeColumn));
   const known = written.filter((w) => w !== null);
   const orders = possibleOrders(known);
   const sample = shape.data[0]!.cells.join('  ').trim();
-  if (orders.length === 0) return { kind: 'error', message: 'The dates change their order of day and month within the file. Split the file, or export it again with one date format.' };
-  if (dateOrder && orders.length > 1 && !orders.includes(dateOrder)) return { kind: 'error', message: `The dates in this file cannot be read as ${dateOrder}.` };
-  if (!dateOrder && orders.length > 1) return { kind: 'ambiguous', about: 'dateOrder', options: orders, sample };
+  if (orders.length === 0)
+    return {
+      kind: 'error',
+      message:
+        'The dates change their order of day and month within the file. Split the file, or export it again with one date format.',
+    };
+  if (dateOrder && orders.length > 1 && !orders.includes(dateOrder))
+    return { kind: 'error', message: `The dates in this file cannot be read as ${dateOrder}.` };
+  if (!dateOrder && orders.length > 1)
+    return { kind: 'ambiguous', about: 'dateOrder', options: orders, sample };
   const units = unitsOf(shape, unit);
   if (!units) return { kind: 'ambiguous', about: 'unit', options: ['C', 'F'], sample };
 
   const order = dateOrder && orders.includes(dateOrder) ? dateOrder : orders[0]!;
   const { channels, skipped } = collect(shape, units, toInstants(written, order, options.timeZone));
-  if (channels.length === 0) return { kind: 'error', message: `No usable reading in ${shape.data.length} rows. First reason: ${skipped[0]?.reason ?? 'none'}.` };
+  if (channels.length === 0)
+    return {
+      kind: 'error',
+      message: `No usable reading in ${shape.data.length} rows. First reason: ${skipped[0]?.reason ?? 'none'}.`,
+    };
   const kinds = new Set(units.values());
   return {
-    kind: 'ok', channels, skipped, encoding: decoded.encoding,
+    kind: 'ok',
+    channels,
+    skipped,
+    encoding: decoded.encoding,
     unit: kinds.size === 1 ? [...kinds][0]! : 'mixed',
     dateOrder: known.some((w) => w.kind === 'local') ? order : null,
   };

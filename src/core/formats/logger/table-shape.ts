@@ -18,7 +18,11 @@ const TIME_ONLY = /^\d{1,2}:\d{2}(:\d{2}([.,]\d+)?)?\s*([ap]\.?m\.?)?$/i;
 const DATE_ONLY = /^(\d{1,4}[./-]\d{1,2}[./-]\d{1,4}\.?|\d{1,2}[\s.-][a-z]{3,9}[\s.-]\d{2,4})$/i;
 
 /** The written time of a row, from one cell or from a date cell and a time cell. */
-export function rowTime(row: Row, dateColumn: number, timeColumn: number | null): WrittenTime | null {
+export function rowTime(
+  row: Row,
+  dateColumn: number,
+  timeColumn: number | null,
+): WrittenTime | null {
   const date = row.cells[dateColumn]?.trim() ?? '';
   if (timeColumn === null) return readWrittenTime(date);
   return readWrittenTime(`${date} ${row.cells[timeColumn]?.trim() ?? ''}`);
@@ -38,15 +42,26 @@ export function findShape(rows: readonly Row[]): TableShape | null {
   if (first < 0) return null;
   const times = findTimes(rows[first]!)!;
   const above = rows[first - 1];
-  const isHeading = above !== undefined && above.cells.length > 1 && above.cells.every((c) => readTemp(c) === null || c.trim() === '');
+  const isHeading =
+    above !== undefined &&
+    above.cells.length > 1 &&
+    above.cells.every((c) => readTemp(c) === null || c.trim() === '');
   const header = isHeading ? above.cells.map((c) => c.trim()) : null;
   const data = rows.slice(first);
   const width = header?.length ?? Math.max(...data.slice(0, 50).map((r) => r.cells.length));
-  const candidates = Array.from({ length: width }, (_, i) => i).filter((i) => i !== times.dateColumn && i !== times.timeColumn);
+  const candidates = Array.from({ length: width }, (_, i) => i).filter(
+    (i) => i !== times.dateColumn && i !== times.timeColumn,
+  );
   const valueColumns = candidates.filter((i) => {
     const name = header?.[i] ?? '';
     if (NOT_TEMPERATURE.test(name) || LOOKS_LIKE_DATE_HEADING.test(name)) return false;
     return data.some((r) => readTemp(r.cells[i] ?? '') !== null);
   });
-  return { header, preamble: rows.slice(0, isHeading ? first - 1 : first), data, ...times, valueColumns };
+  return {
+    header,
+    preamble: rows.slice(0, isHeading ? first - 1 : first),
+    data,
+    ...times,
+    valueColumns,
+  };
 }

@@ -16,31 +16,36 @@ export const RULE_PRESETS: readonly RulePreset[] = [
   {
     code: 'dose-us-comminuted',
     title: 'US comminuted, keep refrigerated',
-    source: '9 CFR 424.21(c) and FSIS Directive 7620.3: at most 156 ppm in-going sodium nitrite on the meat block; cured, kept refrigerated, at least 120 ppm.',
+    source:
+      '9 CFR 424.21(c) and FSIS Directive 7620.3: at most 156 ppm in-going sodium nitrite on the meat block; cured, kept refrigerated, at least 120 ppm.',
     body: { kind: 'dose', basis: 'meat_block', minPpm: 120, maxPpm: 156 },
   },
   {
     code: 'dose-ca',
     title: 'Canada, cured meat',
-    source: 'Canadian food and drug regulations, list of permitted preservatives: at most 200 ppm; at least 100 ppm for cured product.',
+    source:
+      'Canadian food and drug regulations, list of permitted preservatives: at most 200 ppm; at least 100 ppm for cured product.',
     body: { kind: 'dose', basis: 'meat_block', minPpm: 100, maxPpm: 200 },
   },
   {
     code: 'dose-eu-2025',
     title: 'EU heat-treated, from October 2025',
-    source: 'Regulation (EU) 2023/2108: 80 mg/kg in-going as nitrite ion, equal to 120 mg/kg as sodium nitrite (factor 68.995/46.005). The lower end is the site’s own.',
+    source:
+      'Regulation (EU) 2023/2108: 80 mg/kg in-going as nitrite ion, equal to 120 mg/kg as sodium nitrite (factor 68.995/46.005). The lower end is the site’s own.',
     body: { kind: 'dose', basis: 'meat_block', minPpm: 80, maxPpm: 120 },
   },
   {
     code: 'lethality-integrated',
     title: 'Integrated lethality, Salmonella',
-    source: 'Bigelow model with D60 1.85 min and z 5.56 °C, within about 8 % of FSIS Appendix A (2021) and mostly stricter; 6.5 log meat, 7 log poultry, no credit below 54.4 °C.',
+    source:
+      'Bigelow model with D60 1.85 min and z 5.56 °C, within about 8 % of FSIS Appendix A (2021) and mostly stricter; 6.5 log meat, 7 log poultry, no credit below 54.4 °C.',
     body: { ...LETHALITY, way: 'integrated' },
   },
   {
     code: 'lethality-table',
     title: 'Published time-temperature table',
-    source: 'USDA FSIS Appendix A (2021), time-temperature table for 6.5 log (meat) and 7 log (poultry).',
+    source:
+      'USDA FSIS Appendix A (2021), time-temperature table for 6.5 log (meat) and 7 log (poultry).',
     body: { ...LETHALITY, way: 'table' },
   },
   {
@@ -52,7 +57,8 @@ export const RULE_PRESETS: readonly RulePreset[] = [
   {
     code: 'cooling-standard',
     title: 'Standard two-step cooling',
-    source: 'USDA FSIS Appendix B (2021), option 1: 54.4 to 26.7 °C within 1.5 h, then 26.7 to 4.4 °C within 5 h.',
+    source:
+      'USDA FSIS Appendix B (2021), option 1: 54.4 to 26.7 °C within 1.5 h, then 26.7 to 4.4 °C within 5 h.',
     body: {
       kind: 'cooling',
       steps: [
@@ -64,7 +70,8 @@ export const RULE_PRESETS: readonly RulePreset[] = [
   {
     code: 'cooling-cured',
     title: 'Cured product cooling',
-    source: 'USDA FSIS Appendix B (2021), cured: at least 100 ppm nitrite and 250 ppm ascorbate or erythorbate; 54.4 to 26.7 °C within 5 h, then 26.7 to 7.2 °C within 10 h.',
+    source:
+      'USDA FSIS Appendix B (2021), cured: at least 100 ppm nitrite and 250 ppm ascorbate or erythorbate; 54.4 to 26.7 °C within 5 h, then 26.7 to 7.2 °C within 10 h.',
     body: {
       kind: 'cooling',
       steps: [
@@ -95,21 +102,29 @@ export const RULE_PRESETS: readonly RulePreset[] = [
   {
     code: 'cure-hold-8h',
     title: 'Cure hold of 8 hours',
-    source: 'Customary practice: 8 to 24 h at 4 °C or colder so that nitrite reacts; with at least 250 ppm of accelerator it may go to the house the same day.',
+    source:
+      'Customary practice: 8 to 24 h at 4 °C or colder so that nitrite reacts; with at least 250 ppm of accelerator it may go to the house the same day.',
     body: { kind: 'cure_hold', minS: 8 * HOURS, maxCoolerC: 4, acceleratorFromPpm: 250 },
   },
   {
     code: 'uncured-smoke-2h',
     title: 'No slow smoke without cure',
-    source: 'Good practice for uncured sausage: no cold smoke, and the core between 4.4 and 60 °C for at most 2 h.',
+    source:
+      'Good practice for uncured sausage: no cold smoke, and the core between 4.4 and 60 °C for at most 2 h.',
     body: { kind: 'uncured_smoke', fromC: 4.4, toC: 60, maxS: 2 * HOURS, coldSmokeBelowC: 30 },
   },
   {
     code: 'probe-usual',
     title: 'Probe evidence',
-    source: 'Usual site values: a logger gap of at most 10 min and hand readings at most 30 min apart in the house, 60 min in the chill; a stuck or leaping probe earns no credit.',
+    source:
+      'Usual site values: a logger gap of at most 10 min and hand readings at most 30 min apart in the house, 60 min in the chill; a stuck or leaping probe earns no credit.',
     body: {
-      kind: 'probe_evidence', maxGapS: 600, handMaxGapS: 1800, chillMaxGapS: 3600, flatLineS: 1800, maxCPerMin: 6,
+      kind: 'probe_evidence',
+      maxGapS: 600,
+      handMaxGapS: 1800,
+      chillMaxGapS: 3600,
+      flatLineS: 1800,
+      maxCPerMin: 6,
     },
   },
 ];

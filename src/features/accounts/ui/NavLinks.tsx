@@ -16,10 +16,15 @@ export function NavLinks() {
   return (
     <nav aria-label="Places" className="order-last -mx-1 flex w-full sm:order-none sm:w-auto">
       {PLACES.map((p) => {
-        const here = p.href === '/' ? path === '/' || p.under.some((u) => path.startsWith(u)) : path.startsWith(p.href);
+        const here =
+          p.href === '/'
+            ? path === '/' || p.under.some((u) => path.startsWith(u))
+            : path.startsWith(p.href);
         return (
           <Link
-            key={p.href} href={p.href} aria-current={here ? 'page' : undefined}
+            key={p.href}
+            href={p.href}
+            aria-current={here ? 'page' : undefined}
             className={`flex min-h-12 items-center border-b-3 px-2.5 text-ink no-underline ${here ? 'border-accent font-semibold' : 'border-transparent'}`}
           >
             {p.label}

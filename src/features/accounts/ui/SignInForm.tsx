@@ -26,20 +26,44 @@ export function SignInForm() {
       return;
     }
     setBusy(false);
-    setError(answer ? (WORDS[answer.status] ?? 'Give an e-mail address and a password.') : 'No link to the server. Look to the network, then try again.');
+    setError(
+      answer
+        ? (WORDS[answer.status] ?? 'Give an e-mail address and a password.')
+        : 'No link to the server. Look to the network, then try again.',
+    );
   };
   return (
     <form onSubmit={submit} className="space-y-4" method="post">
       {error && <Notice tone="bad">{error}</Notice>}
       <div>
-        <label htmlFor="email" className="label">E-mail</label>
-        <input id="email" name="email" type="email" autoComplete="username" required className="field" />
+        <label htmlFor="email" className="label">
+          E-mail
+        </label>
+        <input
+          id="email"
+          name="email"
+          type="email"
+          autoComplete="username"
+          required
+          className="field"
+        />
       </div>
       <div>
-        <label htmlFor="password" className="label">Password</label>
-        <input id="password" name="password" type="password" autoComplete="current-password" required className="field" />
+        <label htmlFor="password" className="label">
+          Password
+        </label>
+        <input
+          id="password"
+          name="password"
+          type="password"
+          autoComplete="current-password"
+          required
+          className="field"
+        />
       </div>
-      <button className="button-main w-full" disabled={busy}>Sign in</button>
+      <button className="button-main w-full" disabled={busy}>
+        Sign in
+      </button>
     </form>
   );
 }

@@ -25,25 +25,46 @@ export function Switches({ system, name, role }: { system: UnitSystem; name: str
     keep('jk-theme', next);
   };
   const signOut = async () => {
-    await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
+    await fetch('/api/auth/sign-out', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{}',
+    });
     window.location.href = '/sign-in';
   };
   return (
     <>
-      <button type="button" onClick={units} className="button px-3" aria-label={`Units: ${system === 'metric' ? '°C and kg' : '°F and lb'}. Switch`}>
+      <button
+        type="button"
+        onClick={units}
+        className="button px-3"
+        aria-label={`Units: ${system === 'metric' ? '°C and kg' : '°F and lb'}. Switch`}
+      >
         {system === 'metric' ? '°C kg' : '°F lb'}
       </button>
-      <button type="button" onClick={theme} className="button px-3" aria-label="Switch between light and dark">
+      <button
+        type="button"
+        onClick={theme}
+        className="button px-3"
+        aria-label="Switch between light and dark"
+      >
         <Moon size={18} aria-hidden="true" />
       </button>
       <Menu>
         <MenuButton className="button px-3">
           {name.split(' ')[0]} <ChevronDown size={16} aria-hidden="true" />
         </MenuButton>
-        <MenuItems anchor="bottom end" className="z-10 mt-1 rounded-md border border-line bg-sheet p-2 shadow-sm">
-          <p className="px-2 py-1 small">{name}, {role.replace('_', ' ')}</p>
+        <MenuItems
+          anchor="bottom end"
+          className="z-10 mt-1 rounded-md border border-line bg-sheet p-2 shadow-sm"
+        >
+          <p className="px-2 py-1 small">
+            {name}, {role.replace('_', ' ')}
+          </p>
           <MenuItem>
-            <button type="button" onClick={signOut} className="button w-full">Sign out</button>
+            <button type="button" onClick={signOut} className="button w-full">
+              Sign out
+            </button>
           </MenuItem>
         </MenuItems>
       </Menu>

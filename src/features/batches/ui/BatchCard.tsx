@@ -5,10 +5,16 @@ import type { Dossier } from '../case';
 import { liveCooling, liveHeat } from '../live';
 import { nextStep } from '../next-step';
 import { HoldReason } from './HoldReason';
-import { NEXT_WORDS, PHASE_WORDS } from './words';
+import { PHASE_WORDS, nextWords } from './words';
 
 const TINT: Record<string, string> = {
-  weighing: '--hang', cure_hold: '--rest', making: '--hang', in_house: '--smoke', chilling: '--chill', finishing: '--rest', to_sign: '--dry',
+  weighing: '--hang',
+  cure_hold: '--rest',
+  making: '--hang',
+  in_house: '--smoke',
+  chilling: '--chill',
+  finishing: '--rest',
+  to_sign: '--dry',
 };
 
 function Figures({ dossier, show }: { dossier: Dossier; show: Show }) {
@@ -20,33 +26,73 @@ function Figures({ dossier, show }: { dossier: Dossier; show: Show }) {
   return (
     <p className="figure">
       {show.temp(coreC)} <span className="unit">core, {show.other('temperature', coreC)}</span>
-      {heat && <span className="unit"> · {show.number(heat.logs, 1)} of {show.number(heat.targetLogs)} log</span>}
+      {heat && (
+        <span className="unit">
+          {' '}
+          · {show.number(heat.logs, 1)} of {show.number(heat.targetLogs)} log
+        </span>
+      )}
     </p>
   );
 }
 
 /** One batch on the Floor: where it stands, its core, what is next and when. */
-export function BatchCard({ dossier, show, nowS, canWork }: { dossier: Dossier; show: Show; nowS: number; canWork: boolean }) {
+export function BatchCard({
+  dossier,
+  show,
+  nowS,
+  canWork,
+}: {
+  dossier: Dossier;
+  show: Show;
+  nowS: number;
+  canWork: boolean;
+}) {
   const { head, case: c } = dossier;
   const next = nextStep(c);
   const hold = c.state.holds.find((h) => h.open);
   const late = next.dueS !== null && next.dueS < nowS - 60;
   const logs = canWork && (c.state.phase === 'in_house' || c.state.phase === 'chilling');
   return (
-    <li className="sheet flex flex-col gap-2 border-l-8" style={{ borderLeftColor: `var(${hold ? '--bad' : (TINT[c.state.phase] ?? '--rest')})` }}>
+    <li
+      className="sheet flex flex-col gap-2 border-l-8"
+      style={{ borderLeftColor: `var(${hold ? '--bad' : (TINT[c.state.phase] ?? '--rest')})` }}
+    >
       <div className="flex items-baseline justify-between gap-2">
-        <h3 className="text-lg font-semibold"><Link href={`/batches/${head.id}`} className="text-ink underline decoration-line underline-offset-4">{head.recipe.name}</Link></h3>
+        <h3 className="text-lg font-semibold">
+          <Link
+            href={`/batches/${head.id}`}
+            className="text-ink underline decoration-line underline-offset-4"
+          >
+            {head.recipe.name}
+          </Link>
+        </h3>
         <span className="small">{head.code}</span>
       </div>
-      <p className="text-soft">{PHASE_WORDS[c.state.phase]} · {show.mass(c.state.meatG ?? c.state.plannedMeatG)}</p>
+      <p className="text-soft">
+        {PHASE_WORDS[c.state.phase]} · {show.mass(c.state.meatG ?? c.state.plannedMeatG)}
+      </p>
       <Figures dossier={dossier} show={show} />
-      {hold && <Notice tone="bad">On hold: <HoldReason hold={hold} verdict={dossier.verdict} show={show} /></Notice>}
+      {hold && (
+        <Notice tone="bad">
+          On hold: <HoldReason hold={hold} verdict={dossier.verdict} show={show} />
+        </Notice>
+      )}
       <div className={`mt-auto flex items-end justify-between gap-2 ${late ? 'text-bad' : ''}`}>
         <p>
-          <strong className="block text-lg leading-tight">{NEXT_WORDS[next.code]}{next.detail ? `: ${next.detail}` : ''}</strong>
-          {next.dueS !== null && <span>{show.when(next.dueS, nowS)}{late ? ', overdue' : ''}</span>}
+          <strong className="block text-lg leading-tight">{nextWords(next, show)}</strong>
+          {next.dueS !== null && (
+            <span>
+              {show.when(next.dueS, nowS)}
+              {late ? ', overdue' : ''}
+            </span>
+          )}
         </p>
-        {logs && <Link href={`/batches/${head.id}/house?log=core`} className="button shrink-0">Log core</Link>}
+        {logs && (
+          <Link href={`/batches/${head.id}/house?log=core`} className="button shrink-0">
+            Log core
+          </Link>
+        )}
       </div>
     </li>
   );

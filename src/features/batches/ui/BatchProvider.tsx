@@ -3,6 +3,12 @@
 import type { ReactNode } from 'react';
 import { BatchContext, type BatchContextValue } from './use-post';
 
-export function BatchProvider({ value, children }: { value: BatchContextValue; children: ReactNode }) {
+export function BatchProvider({
+  value,
+  children,
+}: {
+  value: BatchContextValue;
+  children: ReactNode;
+}) {
   return <BatchContext value={value}>{children}</BatchContext>;
 }

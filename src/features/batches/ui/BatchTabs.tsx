@@ -3,17 +3,30 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 
-const TABS = [['', 'Now'], ['/house', 'House and chill'], ['/verdict', 'Verdict'], ['/log', 'Log']] as const;
+const TABS = [
+  ['', 'Now'],
+  ['/house', 'House and chill'],
+  ['/verdict', 'Verdict'],
+  ['/log', 'Log'],
+] as const;
 
 export function BatchTabs({ batchId }: { batchId: string }) {
   const path = usePathname();
   return (
-    <nav aria-label="Batch" className="no-print mb-4 flex gap-1 overflow-x-auto border-b border-line">
+    <nav
+      aria-label="Batch"
+      className="no-print mb-4 flex gap-1 overflow-x-auto border-b border-line"
+    >
       {TABS.map(([part, label]) => {
         const href = `/batches/${batchId}${part}`;
         const here = path === href;
         return (
-          <Link key={part} href={href} aria-current={here ? 'page' : undefined} className={`flex min-h-12 items-center border-b-3 px-3 whitespace-nowrap text-ink no-underline ${here ? 'border-accent font-semibold' : 'border-transparent'}`}>
+          <Link
+            key={part}
+            href={href}
+            aria-current={here ? 'page' : undefined}
+            className={`flex min-h-12 items-center border-b-3 px-3 whitespace-nowrap text-ink no-underline ${here ? 'border-accent font-semibold' : 'border-transparent'}`}
+          >
             {label}
           </Link>
         );

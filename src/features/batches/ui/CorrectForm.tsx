@@ -13,10 +13,22 @@ type Figure = { quantity: Quantity; base: number; put: (base: number) => Correct
 
 /** The one figure of an entry that can be wrong, and how to write it back; null when only striking out makes sense. */
 function figureOf(body: EntryBody): Figure | null {
-  if (body.kind === 'weighed') return { quantity: body.amountG >= 1000 ? 'mass' : 'dose', base: body.amountG, put: (amountG) => ({ ...body, amountG }) };
-  if (body.kind === 'reading_logged') return { quantity: 'temperature', base: body.tempC, put: (tempC) => ({ ...body, tempC }) };
-  if (body.kind === 'cure_hold_started' || body.kind === 'cure_hold_ended') return { quantity: 'temperature', base: body.coolerC ?? 0, put: (coolerC) => ({ ...body, coolerC }) };
-  if (body.kind === 'step_done' && body.weightG) return { quantity: 'mass', base: body.weightG, put: (weightG) => ({ ...body, weightG }) };
+  if (body.kind === 'weighed')
+    return {
+      quantity: body.amountG >= 1000 ? 'mass' : 'dose',
+      base: body.amountG,
+      put: (amountG) => ({ ...body, amountG }),
+    };
+  if (body.kind === 'reading_logged')
+    return { quantity: 'temperature', base: body.tempC, put: (tempC) => ({ ...body, tempC }) };
+  if (body.kind === 'cure_hold_started' || body.kind === 'cure_hold_ended')
+    return {
+      quantity: 'temperature',
+      base: body.coolerC ?? 0,
+      put: (coolerC) => ({ ...body, coolerC }),
+    };
+  if (body.kind === 'step_done' && body.weightG)
+    return { quantity: 'mass', base: body.weightG, put: (weightG) => ({ ...body, weightG }) };
   return null;
 }
 
@@ -31,30 +43,82 @@ export function CorrectForm({ entryId, body }: { entryId: string; body: EntryBod
   const system = figure?.quantity === 'dose' ? 'metric' : show.settings.system;
   const [open, setOpen] = useState(false);
   const [strike, setStrike] = useState(figure === null);
-  const [text, setText] = useState(figure ? round(fromBase(figure.quantity, figure.base, system)) : '');
+  const [text, setText] = useState(
+    figure ? round(fromBase(figure.quantity, figure.base, system)) : '',
+  );
   const [reason, setReason] = useState('');
   const [error, setError] = useState<string | null>(null);
   if (!canWork) return null;
-  if (!open) return <button type="button" className="button" onClick={() => setOpen(true)}>Correct</button>;
+  if (!open)
+    return (
+      <button
+        type="button"
+        className="min-h-12 cursor-pointer px-2 text-accent underline"
+        onClick={() => setOpen(true)}
+      >
+        Correct
+      </button>
+    );
   const submit = async () => {
     const read = readFigure(text);
     if (!strike && !read.ok) return setError(read.error);
-    const replacement = strike || !figure || !read.ok ? null : figure.put(toBase(figure.quantity, read.value, system));
-    const outcome = await send({ kind: 'corrected', reason, replacement }, { corrects: entryId, confirmed: true, enteredIn: show.settings.system });
+    const replacement =
+      strike || !figure || !read.ok
+        ? null
+        : figure.put(toBase(figure.quantity, read.value, system));
+    const outcome = await send(
+      { kind: 'corrected', reason, replacement },
+      { corrects: entryId, confirmed: true, enteredIn: show.settings.system },
+    );
     if (outcome.ok) setOpen(false);
   };
   return (
-    <form className="mt-2 max-w-md space-y-3" onSubmit={(e) => { e.preventDefault(); void submit(); }}>
-      {figure && <label className="flex min-h-12 items-center gap-2"><input type="checkbox" className="size-5" checked={strike} onChange={(e) => setStrike(e.target.checked)} /> Strike it out: it did not happen</label>}
-      {figure && !strike && <NumberField label="It should say" unit={unitSymbol(figure.quantity, system)} value={text} onChange={setText} error={error} />}
+    <form
+      className="mt-2 max-w-md space-y-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void submit();
+      }}
+    >
+      {figure && (
+        <label className="flex min-h-12 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={strike}
+            onChange={(e) => setStrike(e.target.checked)}
+          />{' '}
+          Strike it out: it did not happen
+        </label>
+      )}
+      {figure && !strike && (
+        <NumberField
+          label="It should say"
+          unit={unitSymbol(figure.quantity, system)}
+          value={text}
+          onChange={setText}
+          error={error}
+        />
+      )}
       <div>
-        <label htmlFor={`why-${entryId}`} className="label">Why</label>
-        <input id={`why-${entryId}`} className="field" value={reason} onChange={(e) => setReason(e.target.value)} />
+        <label htmlFor={`why-${entryId}`} className="label">
+          Why
+        </label>
+        <input
+          id={`why-${entryId}`}
+          className="field"
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+        />
       </div>
       {message && <Notice tone="bad">{message}</Notice>}
       <div className="flex gap-2">
-        <button className="button-main" disabled={busy}>Record the correction</button>
-        <button type="button" className="button" onClick={() => setOpen(false)}>Leave it</button>
+        <button className="button-main" disabled={busy}>
+          Record the correction
+        </button>
+        <button type="button" className="button" onClick={() => setOpen(false)}>
+          Leave it
+        </button>
       </div>
     </form>
   );

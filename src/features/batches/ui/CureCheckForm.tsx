@@ -21,20 +21,42 @@ export function CureCheckForm({ cure }: { cure: Weighed }) {
   const submit = () => {
     const read = readFigure(text);
     setError(read.ok ? (read.value > 0 ? null : 'The scale must show more than 0.') : read.error);
-    if (read.ok && read.value > 0) void send({ kind: 'cure_checked', weighedId: cure.entryId, readingG: read.value }, withTime(when, timeZone));
+    if (read.ok && read.value > 0)
+      void send(
+        { kind: 'cure_checked', weighedId: cure.entryId, readingG: read.value },
+        withTime(when, timeZone),
+      );
   };
   return (
-    <form className="rounded-lg border-2 border-cure bg-cure-wash p-4" aria-label="Second look at the cure" onSubmit={(e) => { e.preventDefault(); submit(); }}>
+    <form
+      className="rounded-lg border-2 border-cure bg-cure-wash p-4"
+      aria-label="Second look at the cure"
+      onSubmit={(e) => {
+        e.preventDefault();
+        submit();
+      }}
+    >
       <h2 className="text-lg font-semibold text-cure">Second look at the cure</h2>
       <p className="mb-3">
-        {alone ? 'You weighed it yourself. Better: let another signed-in person read the scale. Alone: take the cup off, put it back, and read the scale again. The record says which.' : `${cure.by.name} weighed it. Read the scale yourself.`}
+        {alone
+          ? 'You weighed it yourself. Better: let another signed-in person read the scale. Alone: take the cup off, put it back, and read the scale again. The record says which.'
+          : `${cure.by.name} weighed it. Read the scale yourself.`}
       </p>
       <div className="grid gap-4 sm:grid-cols-2">
         <div className="space-y-3">
-          <NumberField label="The scale shows" unit="g" value={text} onChange={setText} error={error} />
+          <NumberField
+            label="The scale shows"
+            unit="g"
+            value={text}
+            onChange={setText}
+            error={error}
+            pad
+          />
           <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
           {message && <Notice tone="bad">{message}</Notice>}
-          <button className="button-main w-full text-lg" disabled={busy}>Record the second look</button>
+          <button className="button-main w-full text-lg" disabled={busy}>
+            Record the second look
+          </button>
         </div>
         <NumberPad value={text} onChange={setText} />
       </div>

@@ -7,17 +7,32 @@ import type { PostedBody } from '../contract';
 import { useBatch, usePost } from './use-post';
 
 /** One press, one entry, with the time it happened. */
-export function EntryButton({ body, children, main = true }: { body: PostedBody; children: ReactNode; main?: boolean }) {
+export function EntryButton({
+  body,
+  children,
+  main = true,
+}: {
+  body: PostedBody;
+  children: ReactNode;
+  main?: boolean;
+}) {
   const { canWork, timeZone } = useBatch();
   const { send, busy, message } = usePost();
   const [when, setWhen] = useState('');
   if (!canWork) return null;
   return (
     <div className="space-y-2">
-      <button type="button" disabled={busy} className={main ? 'button-main min-h-14 text-lg' : 'button'} onClick={() => void send(body, withTime(when, timeZone))}>
+      <button
+        type="button"
+        disabled={busy}
+        className={main ? 'button-main min-h-14 text-lg' : 'button'}
+        onClick={() => void send(body, withTime(when, timeZone))}
+      >
         {children}
       </button>
-      <div><WhenField value={when} onChange={setWhen} timeZone={timeZone} /></div>
+      <div>
+        <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
+      </div>
       {message && <Notice tone="bad">{message}</Notice>}
     </div>
   );

@@ -5,7 +5,15 @@ import { DecideForm } from './DecideForm';
 import { HoldReason } from './HoldReason';
 
 /** Open holds with their reasons, and the release lead's decision. */
-export function HoldPanel({ dossier, show, canDecide }: { dossier: Dossier; show: Show; canDecide: boolean }) {
+export function HoldPanel({
+  dossier,
+  show,
+  canDecide,
+}: {
+  dossier: Dossier;
+  show: Show;
+  canDecide: boolean;
+}) {
   const open = dossier.case.state.holds.filter((h) => h.open);
   if (open.length === 0) return null;
   const checks = open.map((h) => h.check).filter((c) => c !== null);
@@ -13,10 +21,15 @@ export function HoldPanel({ dossier, show, canDecide }: { dossier: Dossier; show
     <section aria-label="On hold" className="mb-4 space-y-2">
       {open.map((h) => (
         <Notice key={h.id} tone="bad">
-          On hold since {show.clock(h.atS)}: <HoldReason hold={h} verdict={dossier.verdict} show={show} />
+          On hold since {show.clock(h.atS)}:{' '}
+          <HoldReason hold={h} verdict={dossier.verdict} show={show} />
         </Notice>
       ))}
-      {canDecide ? <DecideForm checks={checks} /> : <p className="small">The release lead decides what happens with this batch.</p>}
+      {canDecide ? (
+        <DecideForm checks={checks} />
+      ) : (
+        <p className="small">The release lead decides what happens with this batch.</p>
+      )}
     </section>
   );
 }

@@ -4,8 +4,20 @@ import { checkWords } from './verdict-words';
 import { CHECK_WORDS } from './words';
 
 /** Why a batch is on hold: a person's words, or what the failed check says. */
-export function HoldReason({ hold, verdict, show }: { hold: BatchState['holds'][number]; verdict: Verdict; show: Show }) {
+export function HoldReason({
+  hold,
+  verdict,
+  show,
+}: {
+  hold: BatchState['holds'][number];
+  verdict: Verdict;
+  show: Show;
+}) {
   const check = verdict.checks.find((k) => k.code === hold.check);
   if (!check) return <>{hold.reason}</>;
-  return <>{CHECK_WORDS[check.code]}. {checkWords(check, show)}</>;
+  return (
+    <>
+      {CHECK_WORDS[check.code]}. {checkWords(check, show)}
+    </>
+  );
 }

@@ -15,13 +15,37 @@ export function NoteForms({ closed }: { closed: boolean }) {
     if (outcome.ok || outcome.code === 'kept') setText('');
   };
   return (
-    <form className="sheet space-y-3" onSubmit={(e) => { e.preventDefault(); void put('noted'); }}>
-      <label htmlFor="note" className="label">Note, or reason for a hold</label>
-      <textarea id="note" className="field min-h-20 py-2" value={text} onChange={(e) => setText(e.target.value)} />
+    <form
+      className="sheet space-y-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void put('noted');
+      }}
+    >
+      <label htmlFor="note" className="label">
+        Note, or reason for a hold
+      </label>
+      <textarea
+        id="note"
+        className="field min-h-20 py-2"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+      />
       {message && <Notice tone="bad">{message}</Notice>}
       <div className="flex gap-2">
-        <button className="button-main" disabled={busy}>Add the note</button>
-        {!closed && <button type="button" className="button-bad" disabled={busy} onClick={() => void put('held')}>Put on hold</button>}
+        <button className="button-main" disabled={busy}>
+          Add the note
+        </button>
+        {!closed && (
+          <button
+            type="button"
+            className="button-bad"
+            disabled={busy}
+            onClick={() => void put('held')}
+          >
+            Put on hold
+          </button>
+        )}
       </div>
     </form>
   );

@@ -8,15 +8,30 @@ import { EntryButton } from './EntryButton';
 import { HoldClock } from './HoldClock';
 import { StepWeight } from './StepWeight';
 import { WeighList } from './WeighList';
-import { NEXT_WORDS } from './words';
+import { nextWords } from './words';
 
 /** What to do now: the next step large, its form under it, then the weighing list. */
-export function NowPanel({ dossier, scales, show, nowS }: { dossier: Dossier; scales: Scale[]; show: Show; nowS: number }) {
+export function NowPanel({
+  dossier,
+  scales,
+  show,
+  nowS,
+}: {
+  dossier: Dossier;
+  scales: Scale[];
+  show: Show;
+  nowS: number;
+}) {
   const { head, case: c } = dossier;
   const { recipe, state } = c;
   const next = nextStep(c);
   const cure = state.weighed[CURE_LINE];
-  const lines = scaleRecipe(recipe, state.meatG ?? state.plannedMeatG, scales, cure?.amountG).filter((l) => l.lineId !== SALT_LINE || l.targetG > 0);
+  const lines = scaleRecipe(
+    recipe,
+    state.meatG ?? state.plannedMeatG,
+    scales,
+    cure?.amountG,
+  ).filter((l) => l.lineId !== SALT_LINE || l.targetG > 0);
   const inHouse = ['start_run', 'next_stage', 'pull', 'start_chill', 'cool'].includes(next.code);
   const open = state.phase !== 'released' && state.phase !== 'destroyed';
   return (
@@ -24,26 +39,54 @@ export function NowPanel({ dossier, scales, show, nowS }: { dossier: Dossier; sc
       {open && (
         <section className="sheet space-y-3 border-l-8 border-l-accent" aria-label="Next step">
           <div>
-            <h2 className="figure">{NEXT_WORDS[next.code]}{next.detail ? `: ${next.detail}` : ''}</h2>
+            <h2 className="figure">{nextWords(next, show)}</h2>
             {next.dueS !== null && <p className="text-lg">{show.when(next.dueS, nowS)}</p>}
           </div>
           {next.code === 'start_hold' && <HoldClock kind="cure_hold_started" />}
           {next.code === 'end_hold' && <HoldClock kind="cure_hold_ended" />}
           {next.code === 'stuff' && <StepWeight step="stuff" label="Stuffed weight" />}
-          {inHouse && <Link href={`/batches/${head.id}/house`} className="button-main">Go to the house</Link>}
-          {next.code === 'bloom' && <EntryButton body={{ kind: 'step_done', step: 'bloom' }}>Bloom begins</EntryButton>}
+          {inHouse && (
+            <Link href={`/batches/${head.id}/house`} className="button-main">
+              Go to the house
+            </Link>
+          )}
+          {next.code === 'bloom' && (
+            <EntryButton body={{ kind: 'step_done', step: 'bloom' }}>Bloom begins</EntryButton>
+          )}
           {next.code === 'pack' && <StepWeight step="pack" label="Finished weight" />}
-          {next.code === 'sign' && <Link href={`/batches/${head.id}/verdict`} className="button-main">Read the verdict</Link>}
+          {next.code === 'sign' && (
+            <Link href={`/batches/${head.id}/verdict`} className="button-main">
+              Read the verdict
+            </Link>
+          )}
         </section>
       )}
-      {cure && !state.cureCheck?.matches && open && (state.cureCheck === null ? <CureCheckForm key={cure.entryId + cure.amountG} cure={cure} /> : null)}
-      {cure && state.cureCheck && !state.cureCheck.matches && <p className="sheet font-semibold text-bad">The second reading, {show.grams(state.cureCheck.readingG)}, differs from the first. Weigh the cure again below.</p>}
+      {cure &&
+        !state.cureCheck?.matches &&
+        open &&
+        (state.cureCheck === null ? (
+          <CureCheckForm key={cure.entryId + cure.amountG} cure={cure} />
+        ) : null)}
+      {cure && state.cureCheck && !state.cureCheck.matches && (
+        <p className="sheet font-semibold text-bad">
+          The second reading, {show.grams(state.cureCheck.readingG)}, differs from the first. Weigh
+          the cure again below.
+        </p>
+      )}
       <section className="sheet" aria-label="Weighing">
         <h2 className="text-lg font-semibold">Weighing</h2>
         <p className="small mb-2">
-          {state.meatG === null ? `Doses below are for the planned ${show.mass(state.plannedMeatG)}; they follow the meat once it is weighed.` : `Doses follow the ${show.mass(state.meatG)} of meat that was weighed (planned ${show.mass(state.plannedMeatG)}).`}
+          {state.meatG === null
+            ? `Doses below are for the planned ${show.mass(state.plannedMeatG)}; they follow the meat once it is weighed.`
+            : `Doses follow the ${show.mass(state.meatG)} of meat that was weighed (planned ${show.mass(state.plannedMeatG)}).`}
         </p>
-        <WeighList lines={lines} weighed={state.weighed} meatKnown={state.meatG !== null} nitriteFraction={recipe.cure?.nitriteFraction ?? null} cureMismatch={state.cureCheck?.matches === false} />
+        <WeighList
+          lines={lines}
+          weighed={state.weighed}
+          meatKnown={state.meatG !== null}
+          nitriteFraction={recipe.cure?.nitriteFraction ?? null}
+          cureMismatch={state.cureCheck?.matches === false}
+        />
       </section>
     </div>
   );

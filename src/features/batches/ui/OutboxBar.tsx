@@ -20,7 +20,13 @@ export function OutboxBar({ personId }: { personId: string }) {
       try {
         if ((await countWaiting(personId)) > 0) {
           const done = await flush(personId);
-          if (done.refused.length > 0) setRefused((r) => [...r, ...done.refused.map((x) => `${x.kept.entry.body.kind.replaceAll('_', ' ')}: ${problemWords(x.code)}`)]);
+          if (done.refused.length > 0)
+            setRefused((r) => [
+              ...r,
+              ...done.refused.map(
+                (x) => `${x.kept.entry.body.kind.replaceAll('_', ' ')}: ${problemWords(x.code)}`,
+              ),
+            ]);
           if (done.sent > 0) router.refresh();
         }
         setWaiting(await countWaiting(personId));
@@ -28,7 +34,8 @@ export function OutboxBar({ personId }: { personId: string }) {
         busy.current = false;
       }
     };
-    const count = () => void import('./outbox').then(async (o) => setWaiting(await o.countWaiting(personId)));
+    const count = () =>
+      void import('./outbox').then(async (o) => setWaiting(await o.countWaiting(personId)));
     void look();
     const timer = setInterval(look, RETRY_MS);
     window.addEventListener('online', look);
@@ -42,9 +49,19 @@ export function OutboxBar({ personId }: { personId: string }) {
   if (waiting === 0 && refused.length === 0) return null;
   return (
     <div role="status" className="no-print bg-wait-wash px-4 py-2 font-semibold text-wait">
-      {waiting > 0 && <p>{waiting === 1 ? 'One entry is' : `${waiting} entries are`} kept here and will be sent.</p>}
-      {refused.map((text, i) => <p key={i}>Not taken: {text}</p>)}
-      {refused.length > 0 && <button type="button" className="button mt-1" onClick={() => setRefused([])}>I have seen this</button>}
+      {waiting > 0 && (
+        <p>
+          {waiting === 1 ? 'One entry is' : `${waiting} entries are`} kept here and will be sent.
+        </p>
+      )}
+      {refused.map((text, i) => (
+        <p key={i}>Not taken: {text}</p>
+      ))}
+      {refused.length > 0 && (
+        <button type="button" className="button mt-1" onClick={() => setRefused([])}>
+          I have seen this
+        </button>
+      )}
     </div>
   );
 }

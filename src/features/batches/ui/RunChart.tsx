@@ -13,45 +13,105 @@ const LINE_LOOK = {
   cooler: { colors: ['#4a63a8'], dash: 0, width: 1.5 },
 };
 
-type Drawn = { name: string; color: string; width: number; dash: number; data: { x: number; y: number }[] };
+/** A longer silence than this is drawn as a break, not as a line, s. */
+const BREAK_S = 900;
+
+type Drawn = {
+  name: string;
+  color: string;
+  width: number;
+  dash: number;
+  data: { x: number; y: number | null }[];
+};
 
 function draw(data: RunChartData, show: Show): Drawn[] {
   const { system } = show.settings;
-  const points = (readings: readonly Reading[]) => readings.map((r) => ({ x: Math.round(r.tS * 1000), y: Math.round(fromBase('temperature', r.tempC, system) * 10) / 10 }));
+  const value = (r: Reading) => ({
+    x: Math.round(r.tS * 1000),
+    y: Math.round(fromBase('temperature', r.tempC, system) * 10) / 10,
+  });
+  const points = (readings: readonly Reading[], breaks = true) =>
+    readings.flatMap((r, i) => {
+      const gap = breaks && i > 0 && r.tS - readings[i - 1]!.tS > BREAK_S;
+      return gap ? [{ x: Math.round(r.tS * 1000) - 1, y: null }, value(r)] : [value(r)];
+    });
   const used: Record<string, number> = {};
   const lines = data.lines.map((l): Drawn => {
     const look = LINE_LOOK[l.what];
     const n = used[l.what] ?? 0;
     used[l.what] = n + 1;
-    return { name: l.name, color: look.colors[n % look.colors.length]!, width: look.width, dash: look.dash, data: points(l.readings) };
+    return {
+      name: l.name,
+      color: look.colors[n % look.colors.length]!,
+      width: look.width,
+      dash: look.dash,
+      data: points(l.readings),
+    };
   });
-  if (data.setPoints.length > 0) lines.push({ name: 'Set point', color: '#8a7f6d', width: 1, dash: 4, data: points(data.setPoints) });
+  if (data.setPoints.length > 0)
+    lines.push({
+      name: 'Set point',
+      color: '#8a7f6d',
+      width: 1,
+      dash: 4,
+      data: points(data.setPoints, false),
+    });
   return lines;
 }
 
-/** Labels stand at the line's end; one that would cover another is left to the table under the chart. */
+/** Labels stand at the line's end; one that would cover another is moved down. */
 function endLabels(lines: Drawn[]): PointAnnotations[] {
   const taken: number[] = [];
-  const out: PointAnnotations[] = [];
-  for (const l of lines) {
+  return lines.map((l) => {
     const end = l.data.at(-1)!;
-    if (taken.some((y) => Math.abs(y - end.y) < 5)) continue;
-    taken.push(end.y);
-    out.push({ x: end.x, y: end.y, marker: { size: 3, fillColor: l.color, strokeColor: l.color }, label: { text: `${l.name} ${end.y}`, textAnchor: 'end', offsetX: -4, borderColor: l.color, style: { background: 'var(--sheet)', color: 'var(--ink)', fontSize: '12px' } } });
-  }
-  return out;
+    const y = end.y ?? 0;
+    const crowded = taken.filter((t) => Math.abs(t - y) < 6).length;
+    taken.push(y);
+    return {
+      x: end.x,
+      y,
+      marker: { size: 3, fillColor: l.color, strokeColor: l.color },
+      label: {
+        text: `${l.name} ${y}`,
+        textAnchor: 'end',
+        offsetX: -4,
+        offsetY: crowded * 22,
+        borderColor: l.color,
+        style: { background: 'var(--sheet)', color: 'var(--ink)', fontSize: '12px' },
+      },
+    };
+  });
 }
 
 function annotations(data: RunChartData, lines: Drawn[], show: Show): ApexAnnotations {
   const { system } = show.settings;
   return {
     xaxis: data.bands.map((b) => ({
-      x: b.fromS * 1000, x2: b.toS * 1000, fillColor: `var(--${b.kind})`, opacity: 0.45, borderColor: 'transparent',
-      label: { text: b.name, orientation: 'horizontal', textAnchor: 'start', position: 'top', borderColor: 'transparent', style: { background: 'transparent', color: 'var(--ink)', fontSize: '12px' } },
+      x: b.fromS * 1000,
+      x2: b.toS * 1000,
+      fillColor: `var(--${b.kind})`,
+      opacity: 0.45,
+      borderColor: 'transparent',
+      label: {
+        text: b.name,
+        orientation: 'horizontal',
+        textAnchor: 'start',
+        position: 'top',
+        borderColor: 'transparent',
+        style: { background: 'transparent', color: 'var(--ink)', fontSize: '12px' },
+      },
     })),
     yaxis: data.targets.map((t) => ({
-      y: fromBase('temperature', t.tempC, system), borderColor: 'var(--ink)', strokeDashArray: 2,
-      label: { text: `${t.name} ${show.temp(t.tempC)}`, position: 'left', textAnchor: 'start', borderColor: 'transparent', style: { background: 'transparent', color: 'var(--ink)' } },
+      y: fromBase('temperature', t.tempC, system),
+      borderColor: 'var(--ink)',
+      strokeDashArray: 2,
+      label: {
+        text: `${t.name} ${show.temp(t.tempC)}`,
+        position: 'left',
+        textAnchor: 'start',
+        borderColor: 'transparent',
+        style: { background: 'transparent', color: 'var(--ink)' },
+      },
     })),
     points: endLabels(lines),
   };
@@ -65,25 +125,61 @@ export function RunChart({ data, height = 380 }: { data: RunChartData; height?: 
   const options: ApexOptions = {
     annotations: annotations(data, lines, show),
     colors: lines.map((l) => l.color),
-    stroke: { width: lines.map((l) => l.width), dashArray: lines.map((l) => l.dash), curve: lines.map((l) => (l.name === 'Set point' ? 'stepline' : 'straight')) },
-    xaxis: { type: 'datetime', min: data.fromS * 1000, max: data.toS * 1000, labels: { datetimeUTC: false, formatter: (v) => show.time(Number(v) / 1000) } },
+    stroke: {
+      width: lines.map((l) => l.width),
+      dashArray: lines.map((l) => l.dash),
+      curve: lines.map((l) => (l.name === 'Set point' ? 'stepline' : 'straight')),
+    },
+    xaxis: {
+      type: 'datetime',
+      min: data.fromS * 1000,
+      max: data.toS * 1000,
+      labels: { datetimeUTC: false, formatter: (v) => show.time(Number(v) / 1000) },
+    },
     yaxis: { title: { text: unit }, labels: { formatter: (v) => show.number(v, 0) } },
-    tooltip: { x: { formatter: (v) => show.clock(v / 1000) }, y: { formatter: (v) => `${show.number(v, 1)} ${unit}` } },
+    tooltip: {
+      x: { formatter: (v) => show.clock(v / 1000) },
+      y: { formatter: (v) => `${show.number(v, 1)} ${unit}` },
+    },
   };
   const cores = data.lines.filter((l) => l.what === 'core');
-  const summary = cores.map((l) => `${l.name} ${show.temp(l.readings.at(-1)!.tempC)} at ${show.time(l.readings.at(-1)!.tS)}, highest ${show.temp(Math.max(...l.readings.map((r) => r.tempC)))}`).join('; ');
+  const summary = cores
+    .map(
+      (l) =>
+        `${l.name} ${show.temp(l.readings.at(-1)!.tempC)} at ${show.time(l.readings.at(-1)!.tS)}, highest ${show.temp(Math.max(...l.readings.map((r) => r.tempC)))}`,
+    )
+    .join('; ');
   return (
     <div>
-      <Chart options={options} series={lines.map((l) => ({ name: l.name, data: l.data }))} height={height} summary={`${show.clock(data.fromS)} to ${show.clock(data.toS)}. ${summary || 'No core reading yet'}.`} />
+      <Chart
+        options={options}
+        series={lines.map((l) => ({ name: l.name, data: l.data }))}
+        height={height}
+        summary={`${show.clock(data.fromS)} to ${show.clock(data.toS)}. ${summary || 'No core reading yet'}.`}
+      />
       <details>
         <summary className="min-h-8 cursor-pointer small">Figures behind the chart</summary>
         <table className="plain-table">
-          <thead><tr><th scope="col">Line</th><th scope="col">First</th><th scope="col">Highest</th><th scope="col">Last</th></tr></thead>
+          <thead>
+            <tr>
+              <th scope="col">Line</th>
+              <th scope="col">First</th>
+              <th scope="col">Highest</th>
+              <th scope="col">Last</th>
+            </tr>
+          </thead>
           <tbody>
             {data.lines.map((l) => {
               const peak = l.readings.reduce((a, b) => (b.tempC > a.tempC ? b : a));
               const cell = (r: Reading) => `${show.temp(r.tempC)} at ${show.time(r.tS)}`;
-              return <tr key={l.name}><td>{l.name}</td><td>{cell(l.readings[0]!)}</td><td>{cell(peak)}</td><td>{cell(l.readings.at(-1)!)}</td></tr>;
+              return (
+                <tr key={l.name}>
+                  <td>{l.name}</td>
+                  <td>{cell(l.readings[0]!)}</td>
+                  <td>{cell(peak)}</td>
+                  <td>{cell(l.readings.at(-1)!)}</td>
+                </tr>
+              );
             })}
           </tbody>
         </table>

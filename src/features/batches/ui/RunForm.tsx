@@ -6,7 +6,12 @@ import { withTime } from './EntryButton';
 import { useBatch, usePost } from './use-post';
 import { WhenField } from './WhenField';
 
-type House = { id: string; name: string; busyWith: string | null; channels: { id: number; name: string; what: 'core' | 'air' | 'cooler' }[] };
+type House = {
+  id: string;
+  name: string;
+  busyWith: string | null;
+  channels: { id: number; name: string; what: 'core' | 'air' | 'cooler' }[];
+};
 type Place = 'none' | 'thickest' | 'other';
 
 /** Starts the program in a house and says which probe sits where. */
@@ -18,8 +23,12 @@ export function RunForm({ houses, firstStage }: { houses: House[]; firstStage: s
   const [when, setWhen] = useState('');
   if (!canWork) return null;
   const house = houses.find((h) => h.id === houseId);
-  if (!house) return <Notice tone="wait">No house is set up yet. A release lead adds one in Settings.</Notice>;
-  const placeOf = (id: number, what: string, first: boolean): Place => places[id] ?? (house.busyWith ? 'none' : what !== 'core' || !first ? 'other' : 'thickest');
+  if (!house)
+    return (
+      <Notice tone="wait">No house is set up yet. A release lead adds one in Settings.</Notice>
+    );
+  const placeOf = (id: number, what: string, first: boolean): Place =>
+    places[id] ?? (house.busyWith ? 'none' : what !== 'core' || !first ? 'other' : 'thickest');
   const cores = house.channels.filter((c) => c.what === 'core');
   const start = async () => {
     const time = withTime(when, timeZone);
@@ -27,31 +36,67 @@ export function RunForm({ houses, firstStage }: { houses: House[]; firstStage: s
     if (!started.ok && started.code !== 'kept') return;
     for (const c of house.channels) {
       const place = placeOf(c.id, c.what, c.id === cores[0]?.id);
-      if (place !== 'none') await send({ kind: 'probe_placed', channelId: c.id, what: c.what, thickest: place === 'thickest' }, time);
+      if (place !== 'none')
+        await send(
+          { kind: 'probe_placed', channelId: c.id, what: c.what, thickest: place === 'thickest' },
+          time,
+        );
     }
   };
   return (
-    <form className="space-y-3" onSubmit={(e) => { e.preventDefault(); void start(); }}>
+    <form
+      className="space-y-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void start();
+      }}
+    >
       <div>
-        <label htmlFor="house" className="label">House</label>
-        <select id="house" className="field" value={houseId} onChange={(e) => { setHouse(e.target.value); setPlaces({}); }}>
-          {houses.map((h) => <option key={h.id} value={h.id}>{h.name}{h.busyWith ? ` (batch ${h.busyWith} is in it)` : ''}</option>)}
+        <label htmlFor="house" className="label">
+          House
+        </label>
+        <select
+          id="house"
+          className="field"
+          value={houseId}
+          onChange={(e) => {
+            setHouse(e.target.value);
+            setPlaces({});
+          }}
+        >
+          {houses.map((h) => (
+            <option key={h.id} value={h.id}>
+              {h.name}
+              {h.busyWith ? ` (batch ${h.busyWith} is in it)` : ''}
+            </option>
+          ))}
         </select>
       </div>
       {cores.map((c) => (
         <div key={c.id}>
-          <label htmlFor={`probe-${c.id}`} className="label">{c.name}</label>
-          <select id={`probe-${c.id}`} className="field" value={placeOf(c.id, c.what, c.id === cores[0]?.id)} onChange={(e) => setPlaces({ ...places, [c.id]: e.target.value as Place })}>
+          <label htmlFor={`probe-${c.id}`} className="label">
+            {c.name}
+          </label>
+          <select
+            id={`probe-${c.id}`}
+            className="field"
+            value={placeOf(c.id, c.what, c.id === cores[0]?.id)}
+            onChange={(e) => setPlaces({ ...places, [c.id]: e.target.value as Place })}
+          >
             <option value="thickest">in the thickest piece</option>
             <option value="other">in another piece of this batch</option>
             <option value="none">not in this batch</option>
           </select>
         </div>
       ))}
-      <p className="small">Probe the thickest piece in the coldest place: the batch is judged on it.</p>
+      <p className="small">
+        Probe the thickest piece in the coldest place: the batch is judged on it.
+      </p>
       <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
       {message && <Notice tone="bad">{message}</Notice>}
-      <button className="button-main min-h-14 text-lg" disabled={busy}>Start the program: {firstStage}</button>
+      <button className="button-main min-h-14 text-lg" disabled={busy}>
+        Start the program: {firstStage}
+      </button>
     </form>
   );
 }

@@ -19,20 +19,56 @@ export function RunSteps({ c, show, nowS }: { c: Case; show: Show; nowS: number 
           const started = run.stages.find((x) => x.index === i);
           const here = i === at && run.pulledS === null;
           return (
-            <li key={s.id} className={`flex flex-wrap items-baseline gap-x-3 border-t border-line py-1.5 ${here ? 'font-semibold' : ''}`}>
-              <span className="size-3 rounded-sm border border-soft" style={{ background: `var(--${s.kind})` }} aria-hidden="true" />
-              <span>{s.name}{here ? ', now' : ''}</span>
-              <span className="text-soft">air {show.temp(s.airC)}{s.rh === undefined ? '' : `, ${show.number(s.rh * 100, 0)} % RH`}{s.smoke ? ', smoke' : ''}{s.endCoreC === undefined ? `, ${show.duration(s.plannedS)}` : `, until core ${show.temp(s.endCoreC)}`}</span>
-              <span className="ml-auto">{started ? show.clock(started.startS) : ''}{here ? ` · ${show.duration(nowS - started!.startS)}` : ''}</span>
+            <li
+              key={s.id}
+              className={`flex flex-wrap items-baseline gap-x-3 border-t border-line py-1.5 ${here ? 'font-semibold' : ''}`}
+            >
+              <span
+                className="size-3 rounded-sm border border-soft"
+                style={{ background: `var(--${s.kind})` }}
+                aria-hidden="true"
+              />
+              <span>
+                {s.name}
+                {here ? ', now' : ''}
+              </span>
+              <span className="text-soft">
+                air {show.temp(s.airC)}
+                {s.rh === undefined ? '' : `, ${show.number(s.rh * 100, 0)} % RH`}
+                {s.smoke ? ', smoke' : ''}
+                {s.endCoreC === undefined
+                  ? `, ${show.duration(s.plannedS)}`
+                  : `, until core ${show.temp(s.endCoreC)}`}
+              </span>
+              <span className="ml-auto">
+                {started ? show.clock(started.startS) : ''}
+                {here ? ` · ${show.duration(nowS - started!.startS)}` : ''}
+              </span>
             </li>
           );
         })}
       </ol>
-      {run.pulledS === null && next && <EntryButton body={{ kind: 'stage_started', stageIndex: at + 1 }}>Next stage: {next.name}</EntryButton>}
-      {run.pulledS === null && <EntryButton main={!next} body={{ kind: 'pulled' }}>Pull</EntryButton>}
-      {run.pulledS !== null && !state.steps.pack && media.map((m) => (
-        <EntryButton key={m} main={state.chill.length === 0} body={{ kind: 'chill_started', medium: m }}>{MEDIUM_WORDS[m]} begins</EntryButton>
-      ))}
+      {run.pulledS === null && next && (
+        <EntryButton body={{ kind: 'stage_started', stageIndex: at + 1 }}>
+          Next stage: {next.name}
+        </EntryButton>
+      )}
+      {run.pulledS === null && (
+        <EntryButton main={!next} body={{ kind: 'pulled' }}>
+          Pull
+        </EntryButton>
+      )}
+      {run.pulledS !== null &&
+        !state.steps.pack &&
+        media.map((m) => (
+          <EntryButton
+            key={m}
+            main={state.chill.length === 0}
+            body={{ kind: 'chill_started', medium: m }}
+          >
+            {MEDIUM_WORDS[m]} begins
+          </EntryButton>
+        ))}
     </section>
   );
 }

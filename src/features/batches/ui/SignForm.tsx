@@ -16,22 +16,47 @@ export function SignForm({ batchId, statement }: { batchId: string; statement: s
   const [busy, setBusy] = useState(false);
   const sign = async () => {
     setBusy(true);
-    const answer = await signBatchAction({ batchId, entryId, password }).catch(() => ({ ok: false as const, code: 'no_link' }));
+    const answer = await signBatchAction({ batchId, entryId, password }).catch(() => ({
+      ok: false as const,
+      code: 'no_link',
+    }));
     setBusy(false);
     if (answer.ok) return router.refresh();
     setPassword('');
-    setProblem(answer.code === 'no_link' ? 'No link to the server. Nothing was signed: try again.' : problemWords(answer.code));
+    setProblem(
+      answer.code === 'no_link'
+        ? 'No link to the server. Nothing was signed: try again.'
+        : problemWords(answer.code),
+    );
   };
   return (
-    <form className="sheet max-w-lg space-y-3" aria-label="Sign the release" onSubmit={(e) => { e.preventDefault(); void sign(); }}>
+    <form
+      className="sheet max-w-lg space-y-3"
+      aria-label="Sign the release"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void sign();
+      }}
+    >
       <h2 className="text-lg font-semibold">Sign the release</h2>
       <p>{statement}</p>
       <div>
-        <label htmlFor={id} className="label">Your password again</label>
-        <input id={id} type="password" autoComplete="current-password" className="field" value={password} onChange={(e) => setPassword(e.target.value)} />
+        <label htmlFor={id} className="label">
+          Your password again
+        </label>
+        <input
+          id={id}
+          type="password"
+          autoComplete="current-password"
+          className="field"
+          value={password}
+          onChange={(e) => setPassword(e.target.value)}
+        />
       </div>
       {problem && <Notice tone="bad">{problem}</Notice>}
-      <button className="button-main w-full text-lg" disabled={busy || password === ''}>Sign and release</button>
+      <button className="button-main w-full text-lg" disabled={busy || password === ''}>
+        Sign and release
+      </button>
     </form>
   );
 }

@@ -12,7 +12,14 @@ import { instantOf } from './WhenField';
 import { problemWords } from './words';
 
 type Choice = { versionId: string; name: string };
-type Props = { recipes: Choice[]; versionId: string; meat: string; ready: string; started: string; outside: boolean };
+type Props = {
+  recipes: Choice[];
+  versionId: string;
+  meat: string;
+  ready: string;
+  started: string;
+  outside: boolean;
+};
 
 const SETTLE_MS = 350;
 
@@ -52,35 +59,97 @@ export function StartForm(props: Props) {
     setErrors(found);
     if (!weight.ok || !readyBy || Object.keys(found).length > 0) return;
     setBusy(true);
-    const input = { id: batchId, recipeVersionId: versionId, meatG: toBase('mass', weight.value, system), readyBy, startedAt };
-    const answer = await startBatchAction(input).catch(() => ({ ok: false as const, code: 'no_link', fields: undefined }));
+    const input = {
+      id: batchId,
+      recipeVersionId: versionId,
+      meatG: toBase('mass', weight.value, system),
+      readyBy,
+      startedAt,
+    };
+    const answer = await startBatchAction(input).catch(() => ({
+      ok: false as const,
+      code: 'no_link',
+      fields: undefined,
+    }));
     if (answer.ok) return router.push(`/batches/${batchId}`);
     setBusy(false);
-    setErrors({ meat: answer.fields?.meatG ?? '', ready: answer.fields?.readyBy ? problemWords(answer.fields.readyBy) : '' });
-    setProblem(answer.code === 'no_link' ? 'No link to the server. Nothing is lost: try again.' : problemWords(answer.code));
+    setErrors({
+      meat: answer.fields?.meatG ?? '',
+      ready: answer.fields?.readyBy ? problemWords(answer.fields.readyBy) : '',
+    });
+    setProblem(
+      answer.code === 'no_link'
+        ? 'No link to the server. Nothing is lost: try again.'
+        : problemWords(answer.code),
+    );
   };
 
   return (
-    <form className="sheet space-y-3" onSubmit={(e) => { e.preventDefault(); void start(); }}>
+    <form
+      className="sheet space-y-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void start();
+      }}
+    >
       <div>
-        <label htmlFor={ids.recipe} className="label">Recipe</label>
-        <select id={ids.recipe} className="field" value={versionId} onChange={(e) => setVersion(e.target.value)}>
-          {recipes.map((r) => <option key={r.versionId} value={r.versionId}>{r.name}</option>)}
+        <label htmlFor={ids.recipe} className="label">
+          Recipe
+        </label>
+        <select
+          id={ids.recipe}
+          className="field"
+          value={versionId}
+          onChange={(e) => setVersion(e.target.value)}
+        >
+          {recipes.map((r) => (
+            <option key={r.versionId} value={r.versionId}>
+              {r.name}
+            </option>
+          ))}
         </select>
       </div>
-      <NumberField label="Meat on the bench today" unit={unitSymbol('mass', system)} value={meat} onChange={setMeat} error={errors.meat} />
+      <NumberField
+        label="Meat on the bench today"
+        unit={unitSymbol('mass', system)}
+        value={meat}
+        onChange={setMeat}
+        error={errors.meat}
+      />
       <div>
-        <label htmlFor={ids.ready} className="label">Ready by ({timeZone})</label>
-        <input id={ids.ready} type="datetime-local" className="field" value={ready} onChange={(e) => setReady(e.target.value)} aria-describedby={`${ids.ready}-note`} />
-        <p id={`${ids.ready}-note`} className="mt-1 text-sm font-semibold text-bad">{errors.ready}</p>
+        <label htmlFor={ids.ready} className="label">
+          Ready by ({timeZone})
+        </label>
+        <input
+          id={ids.ready}
+          type="datetime-local"
+          className="field"
+          value={ready}
+          onChange={(e) => setReady(e.target.value)}
+          aria-describedby={`${ids.ready}-note`}
+        />
+        <p id={`${ids.ready}-note`} className="mt-1 text-sm font-semibold text-bad">
+          {errors.ready}
+        </p>
       </div>
       <details>
         <summary className="min-h-8 cursor-pointer text-soft">The batch began earlier</summary>
-        <label htmlFor={ids.started} className="label mt-2">Began at</label>
-        <input id={ids.started} type="datetime-local" step={1} className="field" value={started} onChange={(e) => setStarted(e.target.value)} />
+        <label htmlFor={ids.started} className="label mt-2">
+          Began at
+        </label>
+        <input
+          id={ids.started}
+          type="datetime-local"
+          step={1}
+          className="field"
+          value={started}
+          onChange={(e) => setStarted(e.target.value)}
+        />
       </details>
       {problem && <Notice tone="bad">{problem}</Notice>}
-      <button className="button-main w-full text-lg" disabled={busy || outside}>{busy ? 'Starting …' : 'Start this batch'}</button>
+      <button className="button-main w-full text-lg" disabled={busy || outside}>
+        {busy ? 'Starting …' : 'Start this batch'}
+      </button>
     </form>
   );
 }

@@ -23,14 +23,32 @@ export function StepWeight({ step, label }: { step: StepName; label: string }) {
     const read = readFigure(text);
     const good = read.ok && read.value > 0;
     setError(read.ok ? (good ? null : 'The weight must be more than 0.') : read.error);
-    if (read.ok && good) void send({ kind: 'step_done', step, weightG: toBase('mass', read.value, show.settings.system) }, withTime(when, timeZone));
+    if (read.ok && good)
+      void send(
+        { kind: 'step_done', step, weightG: toBase('mass', read.value, show.settings.system) },
+        withTime(when, timeZone),
+      );
   };
   return (
-    <form className="max-w-sm space-y-3" onSubmit={(e) => { e.preventDefault(); submit(); }}>
-      <NumberField label={label} unit={unitSymbol('mass', show.settings.system)} value={text} onChange={setText} error={error} />
+    <form
+      className="max-w-sm space-y-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        submit();
+      }}
+    >
+      <NumberField
+        label={label}
+        unit={unitSymbol('mass', show.settings.system)}
+        value={text}
+        onChange={setText}
+        error={error}
+      />
       <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
       {message && <Notice tone="bad">{message}</Notice>}
-      <button className="button-main min-h-14 text-lg" disabled={busy}>{STEP_WORDS[step]} done</button>
+      <button className="button-main min-h-14 text-lg" disabled={busy}>
+        {STEP_WORDS[step]} done
+      </button>
     </form>
   );
 }

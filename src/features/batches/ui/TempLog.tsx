@@ -26,10 +26,18 @@ export function TempLog({ open: openAtFirst }: { open: boolean }) {
   const [asked, setAsked] = useState<Asked | null>(null);
   const [saved, setSaved] = useState<string | null>(null);
   if (!canWork) return null;
-  if (!open) return <button type="button" className="button-main min-h-14 text-lg" onClick={() => setOpen(true)}>Log a temperature</button>;
+  if (!open)
+    return (
+      <button type="button" className="button-main min-h-14 text-lg" onClick={() => setOpen(true)}>
+        Log a temperature
+      </button>
+    );
 
   const save = async (tempC: number, confirmed: boolean) => {
-    const outcome = await send({ kind: 'reading_logged', what, tempC, thickest: true }, { ...withTime(when, timeZone), confirmed, enteredIn: system });
+    const outcome = await send(
+      { kind: 'reading_logged', what, tempC, thickest: true },
+      { ...withTime(when, timeZone), confirmed, enteredIn: system },
+    );
     if (outcome.ok || outcome.code === 'kept') {
       setSaved(`${what === 'core' ? 'Core' : 'Air'} ${show.temp(tempC)} logged.`);
       setText('');
@@ -46,30 +54,75 @@ export function TempLog({ open: openAtFirst }: { open: boolean }) {
     if (read.ok) void save(toBase('temperature', read.value, system), false);
   };
   return (
-    <form className="sheet space-y-3" aria-label="Log a temperature" onSubmit={(e) => { e.preventDefault(); submit(); }}>
+    <form
+      className="sheet space-y-3"
+      aria-label="Log a temperature"
+      onSubmit={(e) => {
+        e.preventDefault();
+        submit();
+      }}
+    >
       <div className="grid grid-cols-2 gap-2" role="radiogroup" aria-label="What was measured">
         {(['core', 'air'] as const).map((w) => (
-          <button key={w} type="button" role="radio" aria-checked={what === w} onClick={() => setWhat(w)} className={what === w ? 'button-main' : 'button'}>
+          <button
+            key={w}
+            type="button"
+            role="radio"
+            aria-checked={what === w}
+            onClick={() => setWhat(w)}
+            className={what === w ? 'button-main' : 'button'}
+          >
             {w === 'core' ? 'Core, thickest piece' : 'Air'}
           </button>
         ))}
       </div>
-      <NumberField label={what === 'core' ? 'Core temperature' : 'Air temperature'} unit={unitSymbol('temperature', system)} value={text} onChange={setText} error={error} autoFocus />
+      <NumberField
+        label={what === 'core' ? 'Core temperature' : 'Air temperature'}
+        unit={unitSymbol('temperature', system)}
+        value={text}
+        onChange={setText}
+        error={error}
+        autoFocus
+        pad
+      />
       <NumberPad value={text} onChange={setText} />
-      <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
       {asked && (
         <Notice tone="wait">
           <p>{show.temp(asked.tempC)} is unusual here. What did the probe show?</p>
           <div className="mt-2 flex flex-wrap gap-2">
-            {asked.otherC !== undefined && <button type="button" className="button" onClick={() => void save(asked.otherC!, true)}>It was {show.other('temperature', asked.otherC)}, so {show.temp(asked.otherC)}</button>}
-            {asked.tempC < 99 && <button type="button" className="button" onClick={() => void save(asked.tempC, true)}>It really was {show.temp(asked.tempC)}</button>}
-            <button type="button" className="button" onClick={() => { setAsked(null); setText(''); }}>Read it again</button>
+            {asked.otherC !== undefined && (
+              <button
+                type="button"
+                className="button"
+                onClick={() => void save(asked.otherC!, true)}
+              >
+                It was {show.other('temperature', asked.otherC)}, so {show.temp(asked.otherC)}
+              </button>
+            )}
+            {asked.tempC < 99 && (
+              <button type="button" className="button" onClick={() => void save(asked.tempC, true)}>
+                It really was {show.temp(asked.tempC)}
+              </button>
+            )}
+            <button
+              type="button"
+              className="button"
+              onClick={() => {
+                setAsked(null);
+                setText('');
+              }}
+            >
+              Read it again
+            </button>
           </div>
         </Notice>
       )}
       {message && <Notice tone="bad">{message}</Notice>}
       {saved && <Notice tone="good">{saved}</Notice>}
-      <button className="button-main w-full text-lg" disabled={busy}>Save</button>
+      <button className="button-main w-full text-lg" disabled={busy}>
+        Save
+      </button>
+      <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
     </form>
   );
 }

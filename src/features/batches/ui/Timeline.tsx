@@ -20,33 +20,68 @@ export function pieceLook(key: string, recipe: Recipe): { name: string; tint: st
     const stage = recipe.program.find((s) => s.id === id);
     return { name: stage?.name ?? 'Stage', tint: `--${stage?.kind ?? 'cook'}` };
   }
-  if (kind === 'chill') return { name: MEDIUM_WORDS[id as keyof typeof MEDIUM_WORDS], tint: '--chill' };
+  if (kind === 'chill')
+    return { name: MEDIUM_WORDS[id as keyof typeof MEDIUM_WORDS], tint: '--chill' };
   return FIXED[key] ?? { name: key, tint: '--rest' };
 }
 
 /** The schedule as a strip to scale and as a list with clock times; attended steps carry a person's mark. */
-export function Timeline({ pieces, recipe, show, nowS }: { pieces: PlannedPiece[]; recipe: Recipe; show: Show; nowS: number }) {
+export function Timeline({
+  pieces,
+  recipe,
+  show,
+  nowS,
+}: {
+  pieces: PlannedPiece[];
+  recipe: Recipe;
+  show: Show;
+  nowS: number;
+}) {
   const from = pieces[0]!.startS;
   const span = pieces.at(-1)!.endS - from;
   const share = (s: number) => `${(100 * s) / span}%`;
   return (
     <div>
-      <div className="relative mb-3 h-10 overflow-hidden rounded border border-line" aria-hidden="true">
+      <div
+        className="relative mb-3 h-10 overflow-hidden rounded border border-line"
+        aria-hidden="true"
+      >
         {pieces.map((p) => (
-          <span key={p.key} className="absolute inset-y-0 border-l border-sheet" style={{ left: share(p.startS - from), width: share(p.endS - p.startS), background: `var(${pieceLook(p.key, recipe).tint})` }}>
+          <span
+            key={p.key}
+            className="absolute inset-y-0 border-l border-sheet"
+            style={{
+              left: share(p.startS - from),
+              width: share(p.endS - p.startS),
+              background: `var(${pieceLook(p.key, recipe).tint})`,
+            }}
+          >
             {p.attended && <span className="absolute inset-x-0 bottom-0 h-2 bg-ink" />}
           </span>
         ))}
       </div>
-      <p className="small mb-1">Times in {show.settings.timeZone}. A dark foot means somebody must be there.</p>
-      <ol className="plain-list grid gap-x-6 sm:grid-cols-2">
+      <p className="small mb-1">
+        Times in {show.settings.timeZone}. A dark foot means somebody must be there.
+      </p>
+      <ol className="gap-x-6 [columns:22rem]">
         {pieces.map((p) => {
           const look = pieceLook(p.key, recipe);
           return (
-            <li key={p.key} className="flex items-baseline gap-2 border-t border-line py-1.5">
-              <span className="inline-block size-3 shrink-0 rounded-sm border border-soft" style={{ background: `var(${look.tint})` }} aria-hidden="true" />
-              <strong>{show.clock(p.startS)}</strong> <span>{look.name}</span>
-              <span className="ml-auto text-sm text-soft">{p.attended ? 'attended, ' : ''}{show.duration(p.durationS)} · {show.until(p.startS, nowS)}</span>
+            <li
+              key={p.key}
+              className="flex break-inside-avoid items-baseline gap-2 border-t border-line py-1.5"
+            >
+              <span
+                className="inline-block size-3 shrink-0 rounded-sm border border-soft"
+                style={{ background: `var(${look.tint})` }}
+                aria-hidden="true"
+              />
+              <strong className="whitespace-nowrap">{show.clock(p.startS)}</strong>{' '}
+              <span>{look.name}</span>
+              <span className="ml-auto text-right text-sm text-soft">
+                {p.attended ? 'attended, ' : ''}
+                {show.duration(p.durationS)} · {show.until(p.startS, nowS)}
+              </span>
             </li>
           );
         })}

@@ -15,7 +15,15 @@ const ASK_SHARE = 0.1;
 const ASK_SHARE_MEAT = 0.5;
 
 /** One weighing: what the scale shows, checked against what was wanted. */
-export function WeighForm({ line, labelFraction, doseG }: { line: DoseLine; labelFraction: number | null; doseG: number }) {
+export function WeighForm({
+  line,
+  labelFraction,
+  doseG,
+}: {
+  line: DoseLine;
+  labelFraction: number | null;
+  doseG: number;
+}) {
   const show = useShow();
   const { timeZone } = useBatch();
   const { send, busy, message } = usePost();
@@ -30,7 +38,15 @@ export function WeighForm({ line, labelFraction, doseG }: { line: DoseLine; labe
 
   const save = (amountG: number, nitriteFraction: number | undefined) =>
     send(
-      { kind: 'weighed', lineId: line.lineId, amountG, targetG: line.targetG, scaleId: line.scale?.id ?? 'none', scaleResolutionG: line.scale?.resolutionG ?? 1, nitriteFraction },
+      {
+        kind: 'weighed',
+        lineId: line.lineId,
+        amountG,
+        targetG: line.targetG,
+        scaleId: line.scale?.id ?? 'none',
+        scaleResolutionG: line.scale?.resolutionG ?? 1,
+        nitriteFraction,
+      },
       withTime(when, timeZone),
     );
   const submit = (confirmed: boolean) => {
@@ -38,8 +54,13 @@ export function WeighForm({ line, labelFraction, doseG }: { line: DoseLine; labe
     const label = labelFraction === null ? null : readFigure(percent);
     const positive = read.ok && read.value > 0;
     setError(read.ok ? (positive ? null : 'The scale must show more than 0.') : read.error);
-    setLabelError(label && !(label.ok && label.value > 0 && label.value <= 20) ? 'Give the percentage of sodium nitrite on the label.' : null);
-    if (!read.ok || !positive || (label && !(label.ok && label.value > 0 && label.value <= 20))) return;
+    setLabelError(
+      label && !(label.ok && label.value > 0 && label.value <= 20)
+        ? 'Give the percentage of sodium nitrite on the label.'
+        : null,
+    );
+    if (!read.ok || !positive || (label && !(label.ok && label.value > 0 && label.value <= 20)))
+      return;
     const amountG = isMeat ? toBase('mass', read.value, show.settings.system) : read.value;
     const off = Math.abs(amountG - doseG) / doseG;
     if (!confirmed && off > (isMeat ? ASK_SHARE_MEAT : ASK_SHARE)) return setAsk(amountG);
@@ -47,19 +68,48 @@ export function WeighForm({ line, labelFraction, doseG }: { line: DoseLine; labe
     void save(amountG, label?.ok ? label.value / 100 : undefined);
   };
   return (
-    <form className="grid gap-4 pb-2 sm:grid-cols-2" onSubmit={(e) => { e.preventDefault(); submit(false); }}>
+    <form
+      className="grid gap-4 pb-2 sm:grid-cols-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        submit(false);
+      }}
+    >
       <div className="space-y-3">
-        <NumberField label={`The scale shows (${line.scale?.name ?? 'your scale'})`} unit={unit} value={text} onChange={setText} error={error} />
-        {line.lineId === CURE_LINE && <NumberField label="Sodium nitrite on the lot’s label" unit="%" value={percent} onChange={setPercent} error={labelError} hint="Look at the packet: pink cures of one colour differ twelve-fold." />}
+        <NumberField
+          label={`The scale shows (${line.scale?.name ?? 'your scale'})`}
+          unit={unit}
+          value={text}
+          onChange={setText}
+          error={error}
+          pad
+        />
+        {line.lineId === CURE_LINE && (
+          <NumberField
+            label="Sodium nitrite on the lot’s label"
+            unit="%"
+            value={percent}
+            onChange={setPercent}
+            error={labelError}
+            hint="Look at the packet: pink cures of one colour differ twelve-fold."
+          />
+        )}
         <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
         {ask !== null && (
           <Notice tone="wait">
-            <p>{show.grams(ask)} is far from the {show.grams(doseG, line.scale?.resolutionG)} wanted. Does the scale really show that?</p>
-            <button type="button" className="button mt-2" onClick={() => submit(true)}>Yes, record {show.grams(ask)}</button>
+            <p>
+              {show.grams(ask)} is far from the {show.grams(doseG, line.scale?.resolutionG)} wanted.
+              Does the scale really show that?
+            </p>
+            <button type="button" className="button mt-2" onClick={() => submit(true)}>
+              Yes, record {show.grams(ask)}
+            </button>
           </Notice>
         )}
         {message && <Notice tone="bad">{message}</Notice>}
-        <button className="button-main w-full text-lg" disabled={busy}>Record</button>
+        <button className="button-main w-full text-lg" disabled={busy}>
+          Record
+        </button>
       </div>
       <NumberPad value={text} onChange={setText} />
     </form>

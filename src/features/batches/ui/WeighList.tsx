@@ -7,13 +7,20 @@ import { useShow } from '@/ui/show-context';
 import { WeighForm } from './WeighForm';
 import { useBatch } from './use-post';
 
-type Props = { lines: DoseLine[]; weighed: Record<string, Weighed>; meatKnown: boolean; nitriteFraction: number | null; cureMismatch: boolean };
+type Props = {
+  lines: DoseLine[];
+  weighed: Record<string, Weighed>;
+  meatKnown: boolean;
+  nitriteFraction: number | null;
+  cureMismatch: boolean;
+};
 
 /** Every line to weigh, in order; the next one open. Doses not weighed yet follow the meat's real weight. */
 export function WeighList({ lines, weighed, meatKnown, nitriteFraction, cureMismatch }: Props) {
   const show = useShow();
   const { canWork } = useBatch();
-  const isDone = (l: DoseLine) => weighed[l.lineId] !== undefined && !(l.lineId === CURE_LINE && cureMismatch);
+  const isDone = (l: DoseLine) =>
+    weighed[l.lineId] !== undefined && !(l.lineId === CURE_LINE && cureMismatch);
   const next = lines.find((l) => !isDone(l));
   const [chosen, setChosen] = useState<string | null>(null);
   const active = lines.find((l) => l.lineId === chosen && !isDone(l)) ?? next;
@@ -24,21 +31,46 @@ export function WeighList({ lines, weighed, meatKnown, nitriteFraction, cureMism
         const locked = l.kind !== 'meat' && !meatKnown;
         const cure = l.lineId === CURE_LINE;
         return (
-          <li key={l.lineId} className={`border-t border-line py-2 ${cure && !done ? 'rounded bg-cure-wash px-2' : ''}`}>
+          <li
+            key={l.lineId}
+            className={`border-t border-line py-2 ${cure && !done ? 'rounded bg-cure-wash px-2' : ''}`}
+          >
             <div className="flex min-h-12 flex-wrap items-center gap-x-3">
-              <span className="font-semibold">{l.name}{cure && nitriteFraction !== null ? ` (${show.number(nitriteFraction * 100, 2)} %)` : ''}</span>
+              <span className="font-semibold">
+                {l.name}
+                {cure && nitriteFraction !== null
+                  ? ` (${show.number(nitriteFraction * 100, 2)} %)`
+                  : ''}
+              </span>
               {done ? (
-                <span className="ml-auto text-good"><Check className="inline" size={18} aria-hidden="true" /> {show.grams(done.amountG, done.scaleResolutionG)} weighed by {done.by.name}, {show.time(done.atS)}</span>
+                <span className="ml-auto text-good">
+                  <Check className="inline" size={18} aria-hidden="true" />{' '}
+                  {show.grams(done.amountG, done.scaleResolutionG)} weighed by {done.by.name},{' '}
+                  {show.time(done.atS)}
+                </span>
               ) : (
                 <>
-                  <span className={`ml-auto font-extrabold ${cure ? 'text-3xl text-cure' : 'text-xl'}`}>{show.grams(l.doseG, l.scale?.resolutionG)}</span>
+                  <span
+                    className={`ml-auto font-extrabold ${cure ? 'text-3xl text-cure' : 'text-xl'}`}
+                  >
+                    {show.grams(l.doseG, l.scale?.resolutionG)}
+                  </span>
                   {locked && <span className="small">follows the meat</span>}
-                  {canWork && !locked && active?.lineId !== l.lineId && <button type="button" className="button" onClick={() => setChosen(l.lineId)}>Weigh</button>}
+                  {canWork && !locked && active?.lineId !== l.lineId && (
+                    <button type="button" className="button" onClick={() => setChosen(l.lineId)}>
+                      Weigh
+                    </button>
+                  )}
                 </>
               )}
             </div>
             {canWork && !done && !locked && active?.lineId === l.lineId && (
-              <WeighForm key={l.lineId} line={l} labelFraction={cure ? nitriteFraction : null} doseG={l.scale ? roundToScale(l.targetG, l.scale.resolutionG) : l.targetG} />
+              <WeighForm
+                key={l.lineId}
+                line={l}
+                labelFraction={cure ? nitriteFraction : null}
+                doseG={l.scale ? roundToScale(l.targetG, l.scale.resolutionG) : l.targetG}
+              />
             )}
           </li>
         );

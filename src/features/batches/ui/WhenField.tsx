@@ -6,19 +6,40 @@ import { useId } from 'react';
 const FORMAT = "yyyy-MM-dd'T'HH:mm";
 
 /** When it happened: now, unless an earlier time is given. The value is local wall time; empty means now. */
-export function WhenField({ value, onChange, timeZone }: { value: string; onChange: (local: string) => void; timeZone: string }) {
+export function WhenField({
+  value,
+  onChange,
+  timeZone,
+}: {
+  value: string;
+  onChange: (local: string) => void;
+  timeZone: string;
+}) {
   const id = useId();
   if (value === '') {
     return (
-      <button type="button" className="min-h-12 cursor-pointer text-left text-soft underline" onClick={() => onChange(DateTime.now().setZone(timeZone).toFormat(FORMAT))}>
+      <button
+        type="button"
+        className="min-h-12 cursor-pointer text-left text-soft underline"
+        onClick={() => onChange(DateTime.now().setZone(timeZone).toFormat(FORMAT))}
+      >
         Happened now. Change the time
       </button>
     );
   }
   return (
     <div>
-      <label htmlFor={id} className="label">When it happened ({timeZone})</label>
-      <input id={id} type="datetime-local" step={1} className="field" value={value} onChange={(e) => onChange(e.target.value)} />
+      <label htmlFor={id} className="label">
+        When it happened ({timeZone})
+      </label>
+      <input
+        id={id}
+        type="datetime-local"
+        step={1}
+        className="field"
+        value={value}
+        onChange={(e) => onChange(e.target.value)}
+      />
     </div>
   );
 }

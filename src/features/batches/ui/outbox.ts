@@ -3,7 +3,13 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { PostedEntry, PostResult } from '../contract';
 
-export type Kept = { id: string; personId: string; batchId: string; entry: PostedEntry; keptAt: number };
+export type Kept = {
+  id: string;
+  personId: string;
+  batchId: string;
+  entry: PostedEntry;
+  keptAt: number;
+};
 
 /** Entries that the server has not acknowledged yet, on this device's disk. */
 const store = new Dexie('jolly-kettle') as Dexie & { outbox: EntityTable<Kept, 'id'> };
@@ -28,7 +34,11 @@ async function send(kept: Kept): Promise<Outcome> {
 const stays = (o: Outcome) => !o.ok && (o.code === 'kept' || o.code === 'signed_out');
 
 /** Writes an entry to disk, sends it, and takes it off the disk once the server has taken or refused it. */
-export async function post(personId: string, batchId: string, entry: PostedEntry): Promise<Outcome> {
+export async function post(
+  personId: string,
+  batchId: string,
+  entry: PostedEntry,
+): Promise<Outcome> {
   const kept: Kept = { id: entry.id, personId, batchId, entry, keptAt: Date.now() };
   await store.outbox.put(kept);
   const outcome = await send(kept);
@@ -54,4 +64,5 @@ export async function flush(personId: string): Promise<Flushed> {
   return result;
 }
 
-export const countWaiting = (personId: string) => store.outbox.where('personId').equals(personId).count();
+export const countWaiting = (personId: string) =>
+  store.outbox.where('personId').equals(personId).count();

@@ -7,7 +7,12 @@ import type { PostedBody } from '../contract';
 import { post, type Outcome } from './outbox';
 import { problemWords } from './words';
 
-export type BatchContextValue = { batchId: string; personId: string; canWork: boolean; timeZone: string };
+export type BatchContextValue = {
+  batchId: string;
+  personId: string;
+  canWork: boolean;
+  timeZone: string;
+};
 export const BatchContext = createContext<BatchContextValue | null>(null);
 
 export function useBatch(): BatchContextValue {
@@ -16,7 +21,12 @@ export function useBatch(): BatchContextValue {
   return value;
 }
 
-type Extra = { happenedAt?: string; corrects?: string; confirmed?: boolean; enteredIn?: UnitSystem };
+type Extra = {
+  happenedAt?: string;
+  corrects?: string;
+  confirmed?: boolean;
+  enteredIn?: UnitSystem;
+};
 
 /** Posts entries of this batch: on disk first, then to the server; says in words what came of it. */
 export function usePost() {
@@ -27,11 +37,19 @@ export function usePost() {
   const send = async (body: PostedBody, extra: Extra = {}): Promise<Outcome> => {
     setBusy(true);
     setMessage(null);
-    const entry = { id: crypto.randomUUID(), happenedAt: new Date().toISOString(), corrects: null, ...extra, body };
+    const entry = {
+      id: crypto.randomUUID(),
+      happenedAt: new Date().toISOString(),
+      corrects: null,
+      ...extra,
+      body,
+    };
     const outcome = await post(personId, batchId, entry);
     setBusy(false);
-    if (!outcome.ok && outcome.code === 'kept') setMessage('No link to the server: kept here, will be sent.');
-    else if (!outcome.ok && outcome.code !== 'odd_temperature') setMessage(problemWords(outcome.code, 'fields' in outcome ? outcome.fields : undefined));
+    if (!outcome.ok && outcome.code === 'kept')
+      setMessage('No link to the server: kept here, will be sent.');
+    else if (!outcome.ok && outcome.code !== 'odd_temperature')
+      setMessage(problemWords(outcome.code, 'fields' in outcome ? outcome.fields : undefined));
     if (outcome.ok) router.refresh();
     return outcome;
   };

@@ -3,22 +3,31 @@ import type { Show } from '@/ui/show';
 
 type Say = (f: (name: string) => number, s: Show, c: Check) => string;
 
-const window: Say = (f, s) => `${s.temp(f('fromC'))} to ${s.temp(f('toC'))} in ${s.duration(f('elapsedS'))}, limit ${s.duration(f('maxS'))}.`;
+const window: Say = (f, s) =>
+  `${s.temp(f('fromC'))} to ${s.temp(f('toC'))} in ${s.duration(f('elapsedS'))}, limit ${s.duration(f('maxS'))}.`;
 const dose: Say = (f, s) =>
   `${s.number(f('ppm'), 0)} ppm (${s.number(f('ppmLow'), 0)} to ${s.number(f('ppmHigh'), 0)} by the scales), limits ${s.number(f('minPpm'), 0)} to ${s.number(f('maxPpm'), 0)} ppm of the meat block: ${s.grams(f('cureG'))} of ${s.number(f('nitritePercent'), 2)} % cure on ${s.mass(f('meatG'))}.`;
 const lethal: Say = (f, s, c) => {
   const logs = `${s.number(f('logs'), 2)} of ${s.number(f('targetLogs'))} log on the slowest core, peak ${s.temp(f('peakC'))}.`;
-  if (c.figures.some((x) => x.name === 'neededS')) return `${logs} Held ${s.duration(f('heldS'))} at ${s.temp(f('tableC'))} or more, the table asks ${s.duration(f('neededS'))}.`;
-  return c.figures.some((x) => x.name === 'endPointC') ? `${logs} End point ${s.temp(f('endPointC'))}.` : logs;
+  if (c.figures.some((x) => x.name === 'neededS'))
+    return `${logs} Held ${s.duration(f('heldS'))} at ${s.temp(f('tableC'))} or more, the table asks ${s.duration(f('neededS'))}.`;
+  return c.figures.some((x) => x.name === 'endPointC')
+    ? `${logs} End point ${s.temp(f('endPointC'))}.`
+    : logs;
 };
 const held: Say = (f, s, c) => {
-  const warmest = c.figures.some((x) => x.name === 'warmestC') ? ` Warmest ${s.temp(f('warmestC'))}, limit ${s.temp(f('maxCoolerC'))}.` : '';
+  const warmest = c.figures.some((x) => x.name === 'warmestC')
+    ? ` Warmest ${s.temp(f('warmestC'))}, limit ${s.temp(f('maxCoolerC'))}.`
+    : '';
   return `Held ${s.duration(f('heldS'))}, needs ${s.duration(f('neededS'))}.${warmest}`;
 };
 const cooling: Say = (f, s, c) => {
   const steps = c.figures.filter((x) => x.name.startsWith('from')).length;
   return Array.from({ length: steps }, (_, i) => i + 1)
-    .map((n) => `${s.temp(f(`from${n}`))} to ${s.temp(f(`to${n}`))}: ${s.duration(f(`elapsed${n}`))}, limit ${s.duration(f(`max${n}`))}.`)
+    .map(
+      (n) =>
+        `${s.temp(f(`from${n}`))} to ${s.temp(f(`to${n}`))}: ${s.duration(f(`elapsed${n}`))}, limit ${s.duration(f(`max${n}`))}.`,
+    )
     .join(' ');
 };
 const gaps: Say = (f, s, c) => {
@@ -26,8 +35,14 @@ const gaps: Say = (f, s, c) => {
   const pairs = at.filter((_, i) => i % 2 === 0).map((from, i) => `${from} to ${at[2 * i + 1]}`);
   return `${s.number(f('gaps'), 0)} without a credited probe in the thickest piece: ${pairs.join(', ')}.`;
 };
-const plain = (text: string): Say => () => text;
-const joined = (text: string, say: Say): Say => (f, s, c) => `${text} ${say(f, s, c)}`;
+const plain =
+  (text: string): Say =>
+  () =>
+    text;
+const joined =
+  (text: string, say: Say): Say =>
+  (f, s, c) =>
+    `${text} ${say(f, s, c)}`;
 
 const SAY: Record<string, Say> = {
   'dose:no_cure_in_recipe': plain('The recipe has no cure.'),
@@ -61,20 +76,25 @@ const SAY: Record<string, Say> = {
   'lethality:table': lethal,
   'lethality:end_point': lethal,
   'cooling:not_pulled': plain('Not pulled yet.'),
-  'cooling:rule_not_allowed': plain('This cooling rule needs more nitrite or accelerator than this batch has.'),
+  'cooling:rule_not_allowed': plain(
+    'This cooling rule needs more nitrite or accelerator than this batch has.',
+  ),
   'cooling:incomplete': joined('Not finished.', cooling),
   'cooling:pass': cooling,
   'probe_evidence:no_run': plain('The house run has not started.'),
   'probe_evidence:no_thickest_probe': plain('No core probe is recorded in a thickest piece.'),
   'probe_evidence:gaps': gaps,
   'probe_evidence:running': plain('Covered so far.'),
-  'probe_evidence:covered': plain('The thickest piece was under a credited probe from start to cold.'),
+  'probe_evidence:covered': plain(
+    'The thickest piece was under a credited probe from start to cold.',
+  ),
 };
 
 /** What a check found, in one or two sentences with its numbers in the site's units. */
 export function checkWords(check: Check, show: Show): string {
   const figure = (name: string) => check.figures.find((x) => x.name === name)?.value ?? 0;
-  if (check.because.startsWith('too_slow_')) return `Cooled too slowly. ${cooling(figure, show, check)}`;
+  if (check.because.startsWith('too_slow_'))
+    return `Cooled too slowly. ${cooling(figure, show, check)}`;
   if (check.because === 'no_core_log') return 'No core temperature is recorded.';
   return SAY[`${check.code}:${check.because}`]?.(figure, show, check) ?? check.because;
 }

@@ -1,20 +1,43 @@
 import type { CheckCode, DispositionKind, Phase, StepName } from '@/core';
+import type { Show } from '@/ui/show';
+import type { NextStep } from '../next-step';
 
 export const PHASE_WORDS: Record<Phase, string> = {
-  weighing: 'Weighing', cure_hold: 'Cure hold', making: 'Making', in_house: 'In the house', chilling: 'Chilling',
-  finishing: 'Blooming', to_sign: 'Waiting for signature', released: 'Released', destroyed: 'Destroyed',
+  weighing: 'Weighing',
+  cure_hold: 'Cure hold',
+  making: 'Making',
+  in_house: 'In the house',
+  chilling: 'Chilling',
+  finishing: 'Blooming',
+  to_sign: 'Waiting for signature',
+  released: 'Released',
+  destroyed: 'Destroyed',
 };
 
 export const CHECK_WORDS: Record<CheckCode, string> = {
-  dose: 'Cure dose', cure_hold: 'Cure hold', uncured_smoke: 'No slow smoke without cure', come_up: 'Come-up',
-  lethality: 'Lethality', cooling: 'Cooling', probe_evidence: 'Probe evidence',
+  dose: 'Cure dose',
+  cure_hold: 'Cure hold',
+  uncured_smoke: 'No slow smoke without cure',
+  come_up: 'Come-up',
+  lethality: 'Lethality',
+  cooling: 'Cooling',
+  probe_evidence: 'Probe evidence',
 };
 
 export const STEP_WORDS: Record<StepName, string> = {
-  grind: 'Grind', mix: 'Mix', stuff: 'Stuff', surface_dry: 'Surface-dry', bloom: 'Bloom', pack: 'Pack',
+  grind: 'Grind',
+  mix: 'Mix',
+  stuff: 'Stuff',
+  surface_dry: 'Surface-dry',
+  bloom: 'Bloom',
+  pack: 'Pack',
 };
 
-export const MEDIUM_WORDS = { ice_bath: 'Ice bath', shower: 'Cold shower', cooler: 'Cooler' } as const;
+export const MEDIUM_WORDS = {
+  ice_bath: 'Ice bath',
+  shower: 'Cold shower',
+  cooler: 'Cooler',
+} as const;
 
 export const DISPOSITION_WORDS: Record<DispositionKind, string> = {
   continue: 'Go on: the work may continue, the failed check stays open',
@@ -25,7 +48,7 @@ export const DISPOSITION_WORDS: Record<DispositionKind, string> = {
 };
 
 /** What an operator is asked to do next. */
-export const NEXT_WORDS: Record<string, string> = {
+const NEXT_WORDS: Record<string, string> = {
   decide: 'On hold: the release lead decides',
   weigh_meat: 'Weigh the meat',
   weigh_cure: 'Weigh the cure',
@@ -37,12 +60,19 @@ export const NEXT_WORDS: Record<string, string> = {
   next_stage: 'Next stage',
   pull: 'Pull',
   start_chill: 'Start the chill at once',
-  cool: 'Core must be down by then',
+  cool: 'Cool the core',
   bloom: 'Bloom',
   pack: 'Pack',
   sign: 'Read the verdict and sign',
   none: 'Nothing to do',
 };
+
+/** The next step in words, with the stage or the temperature it is about. */
+export function nextWords(next: NextStep, show: Show): string {
+  const words = NEXT_WORDS[next.code] ?? next.code;
+  if (next.toC !== undefined) return `${words} to ${show.temp(next.toC)}`;
+  return next.detail ? `${words}: ${next.detail}` : words;
+}
 
 const PROBLEMS: Record<string, string> = {
   in_future: 'That time lies in the future. Correct the time.',
@@ -50,7 +80,8 @@ const PROBLEMS: Record<string, string> = {
   batch_closed: 'This batch is signed and closed. Only corrections are taken now.',
   batch_destroyed: 'This batch was destroyed. Nothing more is taken.',
   already_started: 'This batch has started already.',
-  already_weighed: 'This line has been weighed already, perhaps on another screen. Correct the first weighing in the log if it is wrong.',
+  already_weighed:
+    'This line has been weighed already, perhaps on another screen. Correct the first weighing in the log if it is wrong.',
   unknown_line: 'The recipe has no such line.',
   meat_first: 'Weigh all the meat first: every dose follows its real weight.',
   check_first_weigh: 'Weigh the cure first.',
@@ -73,7 +104,8 @@ const PROBLEMS: Record<string, string> = {
   cure_first: 'Weigh the cure first: the hold starts once it is in the meat.',
   impossible_temperature: 'No probe can show that here. Read it again.',
   not_allowed: 'Your role does not allow this. Ask a release lead.',
-  signed_out: 'Your session has ended. Sign in again; what you entered is kept here and will be sent.',
+  signed_out:
+    'Your session has ended. Sign in again; what you entered is kept here and will be sent.',
   no_such_batch: 'There is no such batch.',
   no_such_recipe: 'There is no such recipe version.',
   id_taken: 'Another entry has this number. Reload the page and enter it again.',
@@ -86,7 +118,8 @@ const PROBLEMS: Record<string, string> = {
   verdict_fail: 'A check has failed. It needs a decision first.',
   file_too_large: 'Choose a CSV file of at most 10 MB.',
   unreadable_file: 'This file cannot be used.',
-  nothing_inside: 'No reading in the chosen columns falls between the start of this batch and now. Check the date, the zone and the file.',
+  nothing_inside:
+    'No reading in the chosen columns falls between the start of this batch and now. Check the date, the zone and the file.',
 };
 
 export const problemWords = (code: string, fields?: Record<string, string>) => {

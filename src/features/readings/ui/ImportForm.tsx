@@ -9,10 +9,20 @@ import { problemWords } from '@/features/batches/ui/words';
 import { importLoggerAction, previewLoggerAction, type Preview } from '../actions';
 import { MAX_FILE_BYTES, type ColumnChoice } from '../contract';
 
-const ANSWERS: Record<string, string> = { DMY: 'Day, month, year', MDY: 'Month, day, year', YMD: 'Year, month, day', C: '°C', F: '°F' };
-const QUESTIONS = { dateOrder: 'Is the day or the month first in these dates?', unit: 'The file does not say its unit. Which is it?' };
+const ANSWERS: Record<string, string> = {
+  DMY: 'Day, month, year',
+  MDY: 'Month, day, year',
+  YMD: 'Year, month, day',
+  C: '°C',
+  F: '°F',
+};
+const QUESTIONS = {
+  dateOrder: 'Is the day or the month first in these dates?',
+  unit: 'The file does not say its unit. Which is it?',
+};
 
-const guess = (name: string): ColumnChoice[number]['what'] => (/air|house|room|luft|chamber/i.test(name) ? 'air' : 'core');
+const guess = (name: string): ColumnChoice[number]['what'] =>
+  /air|house|room|luft|chamber/i.test(name) ? 'air' : 'core';
 
 /** Imports a logger's CSV: what is unclear is asked, what is skipped is listed, then columns are given their place. */
 export function ImportForm() {
@@ -38,15 +48,31 @@ export function ImportForm() {
     setNote(null);
     setFile(chosen);
     setAnswers(given);
-    if (chosen.size > MAX_FILE_BYTES) return setNote({ tone: 'bad', text: 'This file is over 10 MB. Export a shorter stretch of the log.' });
+    if (chosen.size > MAX_FILE_BYTES)
+      return setNote({
+        tone: 'bad',
+        text: 'This file is over 10 MB. Export a shorter stretch of the log.',
+      });
     setBusy(true);
     const answer = await previewLoggerAction(formOf(chosen, given)).catch(() => null);
     setBusy(false);
-    if (!answer?.ok) return setNote({ tone: 'bad', text: answer ? problemWords(answer.code) : 'No link to the server. Choose the file again when it is back.' });
+    if (!answer?.ok)
+      return setNote({
+        tone: 'bad',
+        text: answer
+          ? problemWords(answer.code)
+          : 'No link to the server. Choose the file again when it is back.',
+      });
     setPreview(answer.data);
     if (answer.data.kind === 'ok') {
       const first = answer.data.channels.findIndex((c) => guess(c.name) === 'core');
-      setColumns(answer.data.channels.map((c, i) => ({ name: c.name, what: guess(c.name), thickest: i === first })));
+      setColumns(
+        answer.data.channels.map((c, i) => ({
+          name: c.name,
+          what: guess(c.name),
+          thickest: i === first,
+        })),
+      );
     }
   };
   const take = async () => {
@@ -57,30 +83,63 @@ export function ImportForm() {
     form.set('columns', JSON.stringify(columns));
     const answer = await importLoggerAction(form).catch(() => null);
     setBusy(false);
-    if (!answer?.ok) return setNote({ tone: 'bad', text: answer ? problemWords(answer.code, answer.fields) : 'No link to the server. Nothing was imported: try again.' });
+    if (!answer?.ok)
+      return setNote({
+        tone: 'bad',
+        text: answer
+          ? problemWords(answer.code, answer.fields)
+          : 'No link to the server. Nothing was imported: try again.',
+      });
     const { added, known, conflicts, outside } = answer.data;
-    const parts = [`${added} readings imported`, known > 0 ? `${known} known already` : '', outside > 0 ? `${outside} outside this batch left out` : '', conflicts > 0 ? `${conflicts} differ from what is stored and were left out` : ''];
+    const parts = [
+      `${added} readings imported`,
+      known > 0 ? `${known} known already` : '',
+      outside > 0 ? `${outside} outside this batch left out` : '',
+      conflicts > 0 ? `${conflicts} differ from what is stored and were left out` : '',
+    ];
     setNote({ tone: 'good', text: `${parts.filter(Boolean).join(', ')}.` });
     setPreview(null);
     router.refresh();
   };
-  const setColumn = (i: number, change: Partial<ColumnChoice[number]>) => setColumns(columns.map((c, k) => (k === i ? { ...c, ...change } : c)));
+  const setColumn = (i: number, change: Partial<ColumnChoice[number]>) =>
+    setColumns(columns.map((c, k) => (k === i ? { ...c, ...change } : c)));
 
   return (
     <section className="sheet space-y-3" aria-label="Import a logger file">
       <h2 className="text-lg font-semibold">Import a logger file</h2>
       <div>
-        <label htmlFor={id} className="label">CSV file of a temperature logger</label>
-        <input id={id} type="file" className="field py-2" onChange={(e) => { const chosen = e.target.files?.[0]; if (chosen) void look(chosen, {}); }} />
+        <label htmlFor={id} className="label">
+          CSV file of a temperature logger
+        </label>
+        <input
+          id={id}
+          type="file"
+          className="field py-2"
+          onChange={(e) => {
+            const chosen = e.target.files?.[0];
+            if (chosen) void look(chosen, {});
+          }}
+        />
       </div>
       {busy && <p role="status">Reading …</p>}
       {note && <Notice tone={note.tone}>{note.text}</Notice>}
       {preview?.kind === 'error' && <Notice tone="bad">{preview.message}</Notice>}
       {preview?.kind === 'ambiguous' && file && (
         <Notice tone="wait">
-          <p>{QUESTIONS[preview.about]} <code>{preview.sample}</code></p>
+          <p>
+            {QUESTIONS[preview.about]} <code>{preview.sample}</code>
+          </p>
           <div className="mt-2 flex flex-wrap gap-2">
-            {preview.options.map((o) => <button key={o} type="button" className="button" onClick={() => void look(file, { ...answers, [preview.about]: o })}>{ANSWERS[o] ?? o}</button>)}
+            {preview.options.map((o) => (
+              <button
+                key={o}
+                type="button"
+                className="button"
+                onClick={() => void look(file, { ...answers, [preview.about]: o })}
+              >
+                {ANSWERS[o] ?? o}
+              </button>
+            ))}
           </div>
         </Notice>
       )}
@@ -89,9 +148,30 @@ export function ImportForm() {
           <ul>
             {preview.channels.map((c, i) => (
               <li key={c.name} className="border-t border-line py-2">
-                <p><strong>{c.name}</strong>: {c.count} readings, {show.clock(c.fromS)} to {show.clock(c.toS)}, {show.temp(c.minC)} to {show.temp(c.maxC)}</p>
-                <label className="sr-only" htmlFor={`${id}-${i}`}>What {c.name} measured</label>
-                <select id={`${id}-${i}`} className="field max-w-sm" value={columns[i]?.what === 'core' && columns[i]?.thickest ? 'thickest' : columns[i]?.what} onChange={(e) => setColumn(i, e.target.value === 'thickest' ? { what: 'core', thickest: true } : { what: e.target.value as 'core', thickest: false })}>
+                <p>
+                  <strong>{c.name}</strong>: {c.count} readings, {show.clock(c.fromS)} to{' '}
+                  {show.clock(c.toS)}, {show.temp(c.minC)} to {show.temp(c.maxC)}
+                </p>
+                <label className="sr-only" htmlFor={`${id}-${i}`}>
+                  What {c.name} measured
+                </label>
+                <select
+                  id={`${id}-${i}`}
+                  className="field max-w-sm"
+                  value={
+                    columns[i]?.what === 'core' && columns[i]?.thickest
+                      ? 'thickest'
+                      : columns[i]?.what
+                  }
+                  onChange={(e) =>
+                    setColumn(
+                      i,
+                      e.target.value === 'thickest'
+                        ? { what: 'core', thickest: true }
+                        : { what: e.target.value as 'core', thickest: false },
+                    )
+                  }
+                >
                   <option value="thickest">Core of the thickest piece</option>
                   <option value="core">Core of another piece</option>
                   <option value="air">Air of the house</option>
@@ -103,11 +183,21 @@ export function ImportForm() {
           </ul>
           {preview.skippedCount > 0 && (
             <details>
-              <summary className="min-h-8 cursor-pointer font-semibold text-wait">{preview.skippedCount} rows or cells will be left out</summary>
-              <ul className="small">{preview.skipped.map((s, i) => <li key={i}>Line {s.line}: {s.reason}</li>)}</ul>
+              <summary className="min-h-8 cursor-pointer font-semibold text-wait">
+                {preview.skippedCount} rows or cells will be left out
+              </summary>
+              <ul className="small">
+                {preview.skipped.map((s, i) => (
+                  <li key={i}>
+                    Line {s.line}: {s.reason}
+                  </li>
+                ))}
+              </ul>
             </details>
           )}
-          <button type="button" className="button-main" disabled={busy} onClick={() => void take()}>Import into this batch</button>
+          <button type="button" className="button-main" disabled={busy} onClick={() => void take()}>
+            Import into this batch
+          </button>
         </>
       )}
     </section>

@@ -6,8 +6,12 @@ import type { ActionResult } from '@/features/accounts/identify';
 import { Notice } from '@/ui/status';
 
 const WORDS: Record<string, string> = {
-  bad_input: 'Something is not right yet.', last_lead: 'There must always be a release lead who can sign in.', email_taken: 'This e-mail has an account already.',
-  signed_out: 'Your session has ended. Sign in again.', not_allowed: 'Your role does not allow this.', no_such_rule: 'There is no such rule.',
+  bad_input: 'Something is not right yet.',
+  last_lead: 'There must always be a release lead who can sign in.',
+  email_taken: 'This e-mail has an account already.',
+  signed_out: 'Your session has ended. Sign in again.',
+  not_allowed: 'Your role does not allow this.',
+  no_such_rule: 'There is no such rule.',
 };
 
 type Props<R> = {
@@ -28,27 +32,72 @@ export function ActionForm<R>({ action, read, label, done = 'Saved.', then, chil
     setBusy(true);
     const answer = await action(read(new FormData(form))).catch(() => null);
     setBusy(false);
-    if (!answer) return setNote({ tone: 'bad', text: 'No link to the server. Nothing is lost: try again.' });
-    if (!answer.ok) return setNote({ tone: 'bad', text: [WORDS[answer.code] ?? answer.code, ...Object.values(answer.fields ?? {})].join(' ') });
+    if (!answer)
+      return setNote({ tone: 'bad', text: 'No link to the server. Nothing is lost: try again.' });
+    if (!answer.ok)
+      return setNote({
+        tone: 'bad',
+        text: [WORDS[answer.code] ?? answer.code, ...Object.values(answer.fields ?? {})].join(' '),
+      });
     if (then) return void (window.location.href = then);
     setNote({ tone: 'good', text: typeof done === 'function' ? done(answer.data) : done });
     router.refresh();
   };
   return (
-    <form className="space-y-3" onSubmit={(e) => { e.preventDefault(); void submit(e.currentTarget); }}>
+    <form
+      className="space-y-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void submit(e.currentTarget);
+      }}
+    >
       {children}
-      {note && <Notice tone={note.tone}><span className="break-all">{note.text}</span></Notice>}
-      <button className="button-main" disabled={busy}>{label}</button>
+      {note && (
+        <Notice tone={note.tone}>
+          <span className="break-all">{note.text}</span>
+        </Notice>
+      )}
+      <button className="button-main" disabled={busy}>
+        {label}
+      </button>
     </form>
   );
 }
 
-export function Field({ name, label, type = 'text', value, children }: { name: string; label: string; type?: string; value?: string; children?: ReactNode }) {
+export function Field({
+  name,
+  label,
+  type = 'text',
+  value,
+  children,
+}: {
+  name: string;
+  label: string;
+  type?: string;
+  value?: string;
+  children?: ReactNode;
+}) {
   const id = `f-${name}`;
   return (
     <div>
-      <label htmlFor={id} className="label">{label}</label>
-      {children ? <select id={id} name={name} defaultValue={value} className="field">{children}</select> : <input id={id} name={name} type={type} defaultValue={value} className="field" required autoComplete={type === 'password' ? 'new-password' : 'off'} />}
+      <label htmlFor={id} className="label">
+        {label}
+      </label>
+      {children ? (
+        <select id={id} name={name} defaultValue={value} className="field">
+          {children}
+        </select>
+      ) : (
+        <input
+          id={id}
+          name={name}
+          type={type}
+          defaultValue={value}
+          className="field"
+          required
+          autoComplete={type === 'password' ? 'new-password' : 'off'}
+        />
+      )}
     </div>
   );
 }

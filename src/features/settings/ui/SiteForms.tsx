@@ -1,7 +1,15 @@
 'use client';
 
 import { ROLES } from '@/platform/roles';
-import { addDeviceAction, addHouseAction, addPersonAction, addScaleAction, changePersonAction, revokeDeviceAction, saveSiteAction } from '../actions';
+import {
+  addDeviceAction,
+  addHouseAction,
+  addPersonAction,
+  addScaleAction,
+  changePersonAction,
+  revokeDeviceAction,
+  saveSiteAction,
+} from '../actions';
 import type { Site } from '../repository';
 import { ActionForm, Field } from './ActionForm';
 
@@ -9,20 +17,39 @@ const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'
 const num = (v: FormDataEntryValue | null) => Number(String(v ?? '').replace(',', '.'));
 
 function readSite(f: FormData) {
-  const hours = Object.fromEntries(DAYS.map((_, i) => {
-    const [from, to] = [f.get(`from${i + 1}`), f.get(`to${i + 1}`)];
-    return [i + 1, from && to ? { from, to } : null];
-  }));
-  return { name: f.get('name'), timeZone: f.get('timeZone'), locale: f.get('locale'), unitSystem: f.get('unitSystem'), workingHours: hours };
+  const hours = Object.fromEntries(
+    DAYS.map((_, i) => {
+      const [from, to] = [f.get(`from${i + 1}`), f.get(`to${i + 1}`)];
+      return [i + 1, from && to ? { from, to } : null];
+    }),
+  );
+  return {
+    name: f.get('name'),
+    timeZone: f.get('timeZone'),
+    locale: f.get('locale'),
+    unitSystem: f.get('unitSystem'),
+    workingHours: hours,
+  };
 }
 
 export function SiteForm({ site, zones }: { site: Site; zones: string[] }) {
   return (
     <ActionForm action={saveSiteAction} read={readSite} label="Save the site">
       <Field name="name" label="Name" value={site.name} />
-      <Field name="timeZone" label="Time zone" value={site.timeZone}>{zones.map((z) => <option key={z}>{z}</option>)}</Field>
-      <Field name="locale" label="Dates and numbers" value={site.locale}>{['en-US', 'en-GB', 'en-CA', 'de-DE'].map((l) => <option key={l}>{l}</option>)}</Field>
-      <Field name="unitSystem" label="Units" value={site.unitSystem}><option value="metric">°C, kg, g</option><option value="us">°F, lb</option></Field>
+      <Field name="timeZone" label="Time zone" value={site.timeZone}>
+        {zones.map((z) => (
+          <option key={z}>{z}</option>
+        ))}
+      </Field>
+      <Field name="locale" label="Dates and numbers" value={site.locale}>
+        {['en-US', 'en-GB', 'en-CA', 'de-DE'].map((l) => (
+          <option key={l}>{l}</option>
+        ))}
+      </Field>
+      <Field name="unitSystem" label="Units" value={site.unitSystem}>
+        <option value="metric">°C, kg, g</option>
+        <option value="us">°F, lb</option>
+      </Field>
       <fieldset>
         <legend className="label">Working hours (empty: day off)</legend>
         {DAYS.map((day, i) => {
@@ -30,8 +57,20 @@ export function SiteForm({ site, zones }: { site: Site; zones: string[] }) {
           return (
             <div key={day} className="mb-1 grid grid-cols-[6.5rem_1fr_1fr] items-center gap-2">
               <span>{day}</span>
-              <input aria-label={`${day} from`} name={`from${i + 1}`} type="time" defaultValue={open?.from} className="field" />
-              <input aria-label={`${day} to`} name={`to${i + 1}`} type="time" defaultValue={open?.to} className="field" />
+              <input
+                aria-label={`${day} from`}
+                name={`from${i + 1}`}
+                type="time"
+                defaultValue={open?.from}
+                className="field"
+              />
+              <input
+                aria-label={`${day} to`}
+                name={`to${i + 1}`}
+                type="time"
+                defaultValue={open?.to}
+                className="field"
+              />
             </div>
           );
         })}
@@ -41,25 +80,68 @@ export function SiteForm({ site, zones }: { site: Site; zones: string[] }) {
 }
 
 export const PersonForm = () => (
-  <ActionForm action={addPersonAction} read={(f) => Object.fromEntries(f)} label="Add this person" done="Added.">
+  <ActionForm
+    action={addPersonAction}
+    read={(f) => Object.fromEntries(f)}
+    label="Add this person"
+    done="Added."
+  >
     <Field name="name" label="Name" />
     <Field name="email" label="E-mail" type="email" />
     <Field name="password" label="First password, at least 10 characters" type="password" />
-    <Field name="role" label="Role" value="operator">{ROLES.map((r) => <option key={r} value={r}>{r.replace('_', ' ')}</option>)}</Field>
+    <Field name="role" label="Role" value="operator">
+      {ROLES.map((r) => (
+        <option key={r} value={r}>
+          {r.replace('_', ' ')}
+        </option>
+      ))}
+    </Field>
   </ActionForm>
 );
 
-export const PersonRow = ({ id, role, banned, name }: { id: string; role: string; banned: boolean; name: string }) => (
-  <ActionForm action={changePersonAction} read={(f) => ({ id, role: f.get(`role-${id}`), banned: f.get(`on-${id}`) === 'off' })} label="Save">
+export const PersonRow = ({
+  id,
+  role,
+  banned,
+  name,
+}: {
+  id: string;
+  role: string;
+  banned: boolean;
+  name: string;
+}) => (
+  <ActionForm
+    action={changePersonAction}
+    read={(f) => ({ id, role: f.get(`role-${id}`), banned: f.get(`on-${id}`) === 'off' })}
+    label="Save"
+  >
     <div className="grid grid-cols-2 gap-2">
-      <Field name={`role-${id}`} label={`Role of ${name}`} value={role}>{ROLES.map((r) => <option key={r} value={r}>{r.replace('_', ' ')}</option>)}</Field>
-      <Field name={`on-${id}`} label="Account" value={banned ? 'off' : 'on'}><option value="on">may sign in</option><option value="off">switched off</option></Field>
+      <Field name={`role-${id}`} label={`Role of ${name}`} value={role}>
+        {ROLES.map((r) => (
+          <option key={r} value={r}>
+            {r.replace('_', ' ')}
+          </option>
+        ))}
+      </Field>
+      <Field name={`on-${id}`} label="Account" value={banned ? 'off' : 'on'}>
+        <option value="on">may sign in</option>
+        <option value="off">switched off</option>
+      </Field>
     </div>
   </ActionForm>
 );
 
 export const ScaleForm = () => (
-  <ActionForm action={addScaleAction} read={(f) => ({ name: f.get('scaleName'), capacityG: num(f.get('capacity')), resolutionG: num(f.get('resolution')) })} label="Add this scale" done="Added.">
+  <ActionForm
+    action={addScaleAction}
+    read={(f) => ({
+      name: f.get('scaleName'),
+      capacityG: num(f.get('capacity')),
+      resolutionG: num(f.get('resolution')),
+    })}
+    label="Add this scale"
+    done="Added."
+  >
     <Field name="scaleName" label="Name" />
     <Field name="capacity" label="Carries up to (g)" />
     <Field name="resolution" label="Smallest step (g)" />
@@ -67,19 +149,37 @@ export const ScaleForm = () => (
 );
 
 export const HouseForm = () => (
-  <ActionForm action={addHouseAction} read={(f) => ({ name: f.get('houseName'), cores: num(f.get('cores')) })} label="Add this house" done="Added.">
+  <ActionForm
+    action={addHouseAction}
+    read={(f) => ({ name: f.get('houseName'), cores: num(f.get('cores')) })}
+    label="Add this house"
+    done="Added."
+  >
     <Field name="houseName" label="Name" />
     <Field name="cores" label="Core probes" value="2" />
   </ActionForm>
 );
 
 export const DeviceForm = ({ houses }: { houses: { id: string; name: string }[] }) => (
-  <ActionForm action={addDeviceAction} read={(f) => ({ name: f.get('deviceName'), houseId: f.get('houseId') })} label="Register this device" done={(d) => `Write this token into the device now; it is not shown again: ${d.token}`}>
+  <ActionForm
+    action={addDeviceAction}
+    read={(f) => ({ name: f.get('deviceName'), houseId: f.get('houseId') })}
+    label="Register this device"
+    done={(d) => `Write this token into the device now; it is not shown again: ${d.token}`}
+  >
     <Field name="deviceName" label="Name" />
-    <Field name="houseId" label="House">{houses.map((h) => <option key={h.id} value={h.id}>{h.name}</option>)}</Field>
+    <Field name="houseId" label="House">
+      {houses.map((h) => (
+        <option key={h.id} value={h.id}>
+          {h.name}
+        </option>
+      ))}
+    </Field>
   </ActionForm>
 );
 
 export const RevokeForm = ({ id }: { id: string }) => (
-  <ActionForm action={revokeDeviceAction} read={() => id} label="Revoke its token" done="Revoked."><span className="sr-only">Revoke</span></ActionForm>
+  <ActionForm action={revokeDeviceAction} read={() => id} label="Revoke its token" done="Revoked.">
+    <span className="sr-only">Revoke</span>
+  </ActionForm>
 );

@@ -78,7 +78,11 @@ export async function up(db: Kysely<unknown>): Promise<void> {
   for (const part of [ACCOUNTS, SITE, BATCHES, READINGS, APPEND_ONLY]) await part.execute(db);
   for (const table of ['entry', 'reading', 'recipe_version', 'rule']) {
     const name = sql.table(table);
-    await sql`create trigger append_only before update or delete on ${name} for each row execute function refuse_change()`.execute(db);
-    await sql`create trigger never_emptied before truncate on ${name} for each statement execute function refuse_change()`.execute(db);
+    await sql`create trigger append_only before update or delete on ${name} for each row execute function refuse_change()`.execute(
+      db,
+    );
+    await sql`create trigger never_emptied before truncate on ${name} for each statement execute function refuse_change()`.execute(
+      db,
+    );
   }
 }

@@ -8,18 +8,31 @@ import { HoldPanel } from '@/features/batches/ui/HoldPanel';
 import { PHASE_WORDS } from '@/features/batches/ui/words';
 import { showOfRequest } from '@/features/settings/show';
 
-export default async function BatchLayout({ params, children }: { params: Promise<{ id: string }>; children: ReactNode }) {
+export default async function BatchLayout({
+  params,
+  children,
+}: {
+  params: Promise<{ id: string }>;
+  children: ReactNode;
+}) {
   const person = await requirePage();
   const dossier = await dossierOfPage((await params).id);
   const show = await showOfRequest();
   const { head, case: c } = dossier;
-  const value = { batchId: head.id, personId: person.id, canWork: may(person.role, 'work_batches'), timeZone: show.settings.timeZone };
+  const value = {
+    batchId: head.id,
+    personId: person.id,
+    canWork: may(person.role, 'work_batches'),
+    timeZone: show.settings.timeZone,
+  };
   return (
     <BatchProvider value={value}>
       <div className="mb-1 flex flex-wrap items-baseline gap-x-3">
         <h1 className="text-2xl font-extrabold">{head.recipe.name}</h1>
         <p className="text-soft">
-          Batch {head.code} · recipe version {head.recipeVersion} · {show.mass(c.state.meatG ?? c.state.plannedMeatG)} · <strong className="text-ink">{PHASE_WORDS[c.state.phase]}</strong>
+          Batch {head.code} · recipe version {head.recipeVersion} ·{' '}
+          {show.mass(c.state.meatG ?? c.state.plannedMeatG)} ·{' '}
+          <strong className="text-ink">{PHASE_WORDS[c.state.phase]}</strong>
         </p>
       </div>
       <BatchTabs batchId={head.id} />

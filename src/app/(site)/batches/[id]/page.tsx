@@ -15,7 +15,13 @@ export default async function BatchPage({ params }: { params: Promise<{ id: stri
   const show = await showOfRequest();
   const now = nowS();
   const { recipe, rules, state } = dossier.case;
-  const plan = planBatch(recipe, rules.cure_hold.body, await loadSite(db()), state.startedS, state.readyByS);
+  const plan = planBatch(
+    recipe,
+    rules.cure_hold.body,
+    await loadSite(db()),
+    state.startedS,
+    state.readyByS,
+  );
   const pieces = piecesOf(plan);
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">
@@ -23,9 +29,16 @@ export default async function BatchPage({ params }: { params: Promise<{ id: stri
       {pieces.length > 0 && (
         <section className="sheet" aria-label="Schedule">
           <h2 className="mb-2 text-lg font-semibold">Schedule for {show.clock(state.readyByS)}</h2>
-          {plan.status === 'late' && <p className="mb-2 font-semibold text-bad">Ready-by could not be met; the earliest was {show.clock(plan.readyS ?? state.readyByS)}.</p>}
+          {plan.status === 'late' && (
+            <p className="mb-2 font-semibold text-bad">
+              Ready-by could not be met; the earliest was{' '}
+              {show.clock(plan.readyS ?? state.readyByS)}.
+            </p>
+          )}
           <Timeline pieces={pieces} recipe={recipe} show={show} nowS={now} />
-          <a href={`/api/v1/batches/${dossier.head.id}/schedule`} className="button mt-3">Calendar file (.ics)</a>
+          <a href={`/api/v1/batches/${dossier.head.id}/schedule`} className="button mt-3">
+            Calendar file (.ics)
+          </a>
         </section>
       )}
     </div>

@@ -25,11 +25,21 @@ export default async function NewBatchPage({ searchParams }: { searchParams: Pro
   const site = await loadSite(db());
   const recipes = await latestVersions(db());
   const version = recipes.find((v) => v.id === query.recipe) ?? recipes[0];
-  if (!version) return <p className="sheet">There is no recipe yet. A formulator writes the first one under Recipes.</p>;
+  if (!version)
+    return (
+      <p className="sheet">
+        There is no recipe yet. A formulator writes the first one under Recipes.
+      </p>
+    );
   const recipe = version.content;
   const now = nowS();
   const zone = { zone: site.timeZone };
-  const ready = query.ready ?? DateTime.fromSeconds(now, zone).plus({ days: DEFAULT_DAYS }).set({ hour: 15, minute: 0 }).toFormat("yyyy-MM-dd'T'HH:mm");
+  const ready =
+    query.ready ??
+    DateTime.fromSeconds(now, zone)
+      .plus({ days: DEFAULT_DAYS })
+      .set({ hour: 15, minute: 0 })
+      .toFormat("yyyy-MM-dd'T'HH:mm");
   const meat = query.meat ?? '';
   const typed = parseNumber(meat);
   const meatG = typed.kind === 'ok' ? toBase('mass', typed.value, show.settings.system) : null;
@@ -38,35 +48,83 @@ export default async function NewBatchPage({ searchParams }: { searchParams: Pro
   const readyAt = DateTime.fromISO(ready, zone);
   const startedAt = query.started ? DateTime.fromISO(query.started, zone) : null;
   const fromS = startedAt?.isValid ? startedAt.toSeconds() : now;
-  const plan = readyAt.isValid ? planBatch(recipe, rules.cure_hold.body, site, fromS, readyAt.toSeconds()) : null;
+  const plan = readyAt.isValid
+    ? planBatch(recipe, rules.cure_hold.body, site, fromS, readyAt.toSeconds())
+    : null;
   const lines = usable ? scaleRecipe(recipe, usable, await listScales(db())) : [];
   const cure = lines.find((l) => l.lineId === CURE_LINE);
-  const outside = recipe.cure !== null && (recipe.cure.targetPpm < rules.dose.body.minPpm || recipe.cure.targetPpm > rules.dose.body.maxPpm);
+  const outside =
+    recipe.cure !== null &&
+    (recipe.cure.targetPpm < rules.dose.body.minPpm ||
+      recipe.cure.targetPpm > rules.dose.body.maxPpm);
   return (
     <>
       <h1 className="mb-3 text-2xl font-extrabold">Start a batch</h1>
       <div className="grid items-start gap-4 lg:grid-cols-[20rem_1fr]">
         <StartForm
-          recipes={recipes.map((v) => ({ versionId: v.id, name: `${v.content.name}, version ${v.number}` }))}
-          versionId={version.id} meat={meat} ready={ready} started={query.started ?? ''} outside={outside}
+          recipes={recipes.map((v) => ({
+            versionId: v.id,
+            name: `${v.content.name}, version ${v.number}`,
+          }))}
+          versionId={version.id}
+          meat={meat}
+          ready={ready}
+          started={query.started ?? ''}
+          outside={outside}
         />
         <div className="space-y-4">
-          {!usable && <p className="sheet">{meatG === null ? 'Give today’s meat weight: every dose follows it.' : 'This weight cannot be a batch: give more than 0 and at most 2 000 kg.'}</p>}
-          {usable && cure && <CureCard recipe={recipe} meatG={usable} scale={cure.scale} doseG={cure.doseG} rule={rules.dose} show={show} />}
-          {usable && !recipe.cure && <Notice tone="wait">This recipe has no cure: hot and fast only, no slow smoke, no cold hold.</Notice>}
+          {!usable && (
+            <p className="sheet">
+              {meatG === null
+                ? 'Give today’s meat weight: every dose follows it.'
+                : 'This weight cannot be a batch: give more than 0 and at most 2 000 kg.'}
+            </p>
+          )}
+          {usable && cure && (
+            <CureCard
+              recipe={recipe}
+              meatG={usable}
+              scale={cure.scale}
+              doseG={cure.doseG}
+              rule={rules.dose}
+              show={show}
+            />
+          )}
+          {usable && !recipe.cure && (
+            <Notice tone="wait">
+              This recipe has no cure: hot and fast only, no slow smoke, no cold hold.
+            </Notice>
+          )}
           {plan && (
             <section className="sheet" aria-label="Schedule">
               <h2 className="mb-2 text-lg font-semibold">Schedule</h2>
-              {readyAt.toSeconds() <= now && <Notice tone="bad">Ready-by lies in the past. Choose a later time.</Notice>}
-              {plan.status === 'late' && (
-                <div className="mb-3"><Notice tone="bad">
-                  This ready-by cannot be met. {plan.readyS ? `The earliest is ${show.when(plan.readyS, now)}; the plan below is for that.` : 'No plan fits the working hours in Settings within three weeks.'}
-                </Notice></div>
+              {readyAt.toSeconds() <= now && (
+                <Notice tone="bad">Ready-by lies in the past. Choose a later time.</Notice>
               )}
-              {piecesOf(plan).length > 0 && <Timeline pieces={piecesOf(plan)} recipe={recipe} show={show} nowS={now} />}
+              {plan.status === 'late' && (
+                <div className="mb-3">
+                  <Notice tone="bad">
+                    This ready-by cannot be met.{' '}
+                    {plan.readyS
+                      ? `The earliest is ${show.when(plan.readyS, now)}; the plan below is for that.`
+                      : 'No plan fits the working hours in Settings within three weeks.'}
+                  </Notice>
+                </div>
+              )}
+              {piecesOf(plan).length > 0 && (
+                <Timeline pieces={piecesOf(plan)} recipe={recipe} show={show} nowS={now} />
+              )}
             </section>
           )}
-          {usable && <section className="sheet" aria-label="Doses"><h2 className="mb-2 text-lg font-semibold">Doses for {show.mass(usable)} <span className="small">{show.other('mass', usable)}</span></h2><DoseTable lines={lines} show={show} /></section>}
+          {usable && (
+            <section className="sheet" aria-label="Doses">
+              <h2 className="mb-2 text-lg font-semibold">
+                Doses for {show.mass(usable)}{' '}
+                <span className="small">{show.other('mass', usable)}</span>
+              </h2>
+              <DoseTable lines={lines} show={show} />
+            </section>
+          )}
         </div>
       </div>
     </>

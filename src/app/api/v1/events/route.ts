@@ -14,7 +14,9 @@ export async function GET(request: Request) {
     start(controller) {
       const send = (text: string) => controller.enqueue(encoder.encode(text));
       send('retry: 1000\n\n');
-      const leave = changeFeed().subscribe((change) => send(`event: change\ndata: ${JSON.stringify(change)}\n\n`));
+      const leave = changeFeed().subscribe((change) =>
+        send(`event: change\ndata: ${JSON.stringify(change)}\n\n`),
+      );
       const beat = setInterval(() => send(': still here\n\n'), BEAT_MS);
       request.signal.addEventListener('abort', () => {
         leave();
@@ -23,5 +25,11 @@ export async function GET(request: Request) {
       });
     },
   });
-  return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-cache, no-transform', 'x-accel-buffering': 'no' } });
+  return new Response(stream, {
+    headers: {
+      'content-type': 'text/event-stream',
+      'cache-control': 'no-cache, no-transform',
+      'x-accel-buffering': 'no',
+    },
+  });
 }

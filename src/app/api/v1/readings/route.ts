@@ -11,7 +11,10 @@ export async function POST(request: Request) {
   const body: unknown = await request.json().catch(() => undefined);
   const parsed = readingsRequestSchema.safeParse(body);
   if (!parsed.success) {
-    const message = body === undefined ? 'The body is not JSON.' : `Send { "readings": [ … ] } with 1 to ${MAX_READINGS} rows.`;
+    const message =
+      body === undefined
+        ? 'The body is not JSON.'
+        : `Send { "readings": [ … ] } with 1 to ${MAX_READINGS} rows.`;
     return Response.json({ ok: false, code: 'bad_request', message }, { status: 400 });
   }
   return Response.json(await ingestReadings(db(), device, parsed.data.readings, nowS()));

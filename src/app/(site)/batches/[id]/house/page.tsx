@@ -24,23 +24,45 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
   const c = dossier.case;
   const chart = await runChart(db(), c);
   const closed = c.state.phase === 'released' || c.state.phase === 'destroyed';
-  const houses = c.state.run || closed ? [] : await housesNow(db(), await loadOpenDossiers(db(), now));
+  const houses =
+    c.state.run || closed ? [] : await housesNow(db(), await loadOpenDossiers(db(), now));
   const log = (await searchParams).log === 'core';
   return (
     <div className="space-y-4">
       {log && !closed && <TempLog open />}
-      {c.state.run && <section className="sheet" aria-label="Heat"><HeatFigures c={c} show={show} nowS={now} /></section>}
+      {c.state.run && (
+        <section className="sheet" aria-label="Heat">
+          <HeatFigures c={c} show={show} nowS={now} />
+        </section>
+      )}
       {c.state.run?.pulledS != null && <CoolingClock c={c} show={show} nowS={now} />}
-      {chart && chart.lines.length > 0 && <section className="sheet" aria-label="Curves"><RunChart data={chart} /></section>}
+      {chart && chart.lines.length > 0 && (
+        <section className="sheet" aria-label="Curves">
+          <RunChart data={chart} />
+        </section>
+      )}
       <div className="grid items-start gap-4 lg:grid-cols-2">
         {c.state.run && <RunSteps c={c} show={show} nowS={now} />}
         {!c.state.run && !closed && (
           <section className="sheet" aria-label="Start the program">
             <h2 className="mb-2 text-lg font-semibold">Load the house</h2>
-            <RunForm firstStage={c.recipe.program[0]!.name} houses={houses.map((h) => ({ id: h.id, name: h.name, channels: h.channels, busyWith: h.load?.case.state.phase === 'in_house' ? h.load.head.code : null }))} />
+            <RunForm
+              firstStage={c.recipe.program[0]!.name}
+              houses={houses.map((h) => ({
+                id: h.id,
+                name: h.name,
+                channels: h.channels,
+                busyWith: h.load?.case.state.phase === 'in_house' ? h.load.head.code : null,
+              }))}
+            />
           </section>
         )}
-        {!closed && <div className="space-y-4">{!log && <TempLog open={false} />}<ImportForm /></div>}
+        {!closed && (
+          <div className="space-y-4">
+            {!log && <TempLog open={false} />}
+            <ImportForm />
+          </div>
+        )}
       </div>
     </div>
   );

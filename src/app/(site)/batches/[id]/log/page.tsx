@@ -25,11 +25,21 @@ export default async function LogPage({ params }: { params: Promise<{ id: string
           <li key={e.id} className="border-t border-line py-2 first:border-t-0">
             <div className="flex flex-wrap items-baseline gap-x-3">
               <time className="font-semibold">{show.clock(e.happenedS)}</time>
-              <span className={corrected.has(e.id) ? 'text-soft line-through' : ''}>{entryWords(e.body, dossier.head.recipe, show)}</span>
+              <span className={corrected.has(e.id) ? 'text-soft line-through' : ''}>
+                {entryWords(e.body, dossier.head.recipe, show)}
+              </span>
               {corrected.has(e.id) && <span className="font-semibold text-wait">corrected</span>}
-              <span className="ml-auto text-sm text-soft">{e.by.name}{e.recordedS - e.happenedS > LATE_S ? `, recorded ${show.clock(e.recordedS)}` : ''} · no. {e.seq}</span>
+              <span className="ml-auto text-sm text-soft">
+                {e.by.name}
+                {e.recordedS - e.happenedS > LATE_S
+                  ? `, recorded ${show.clock(e.recordedS)}`
+                  : ''}{' '}
+                · no. {e.seq}
+              </span>
             </div>
-            {!FINAL.includes(e.body.kind) && !corrected.has(e.id) && <CorrectForm entryId={e.id} body={e.body} />}
+            {!FINAL.includes(e.body.kind) && !corrected.has(e.id) && (
+              <CorrectForm entryId={e.id} body={e.body} />
+            )}
           </li>
         ))}
       </ol>

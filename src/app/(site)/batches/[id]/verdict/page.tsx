@@ -21,32 +21,71 @@ export default async function VerdictPage({ params }: { params: Promise<{ id: st
   const show = await showOfRequest();
   const { state } = dossier.case;
   const { verdict } = dossier;
-  const allowed = new Set(state.dispositions.filter((d) => d.kind === 'release_on_authority').flatMap((d) => d.checks));
-  const ready = verdict.overall === 'pass' && state.phase === 'to_sign' && !state.holds.some((h) => h.open);
+  const allowed = new Set(
+    state.dispositions.filter((d) => d.kind === 'release_on_authority').flatMap((d) => d.checks),
+  );
+  const ready =
+    verdict.overall === 'pass' && state.phase === 'to_sign' && !state.holds.some((h) => h.open);
   const record = `/api/v1/batches/${dossier.head.id}/record`;
   return (
     <div className="space-y-4">
       {state.signature?.stands ? (
-        <div className="sheet flex items-center gap-3 border-l-8 border-l-good"><Mark className="size-12 text-good" /><p className="text-lg"><strong>Released.</strong> Signed by {state.signature.by.name}, {show.date(state.signature.atS)}. The kettle approves.</p></div>
+        <div className="sheet flex items-center gap-3 border-l-8 border-l-good">
+          <Mark className="size-12 text-good" />
+          <p className="text-lg">
+            <strong>Released.</strong> Signed by {state.signature.by.name},{' '}
+            {show.date(state.signature.atS)}. The kettle approves.
+          </p>
+        </div>
       ) : (
         <Notice tone={OVERALL[verdict.overall].tone}>{OVERALL[verdict.overall].text}</Notice>
       )}
-      {state.signature && !state.signature.stands && <Notice tone="wait">Signed {show.clock(state.signature.atS)}, then corrected: the verdict is open again.</Notice>}
+      {state.signature && !state.signature.stands && (
+        <Notice tone="wait">
+          Signed {show.clock(state.signature.atS)}, then corrected: the verdict is open again.
+        </Notice>
+      )}
       <Checklist verdict={verdict} show={show} allowed={allowed} />
       {state.dispositions.length > 0 && (
-        <section className="sheet"><h2 className="font-semibold">Decisions</h2>
-          <ul>{state.dispositions.map((d) => <li key={d.seq} className="border-t border-line py-2">{d.kind.replaceAll('_', ' ')} by {d.by.name}, {show.clock(d.atS)}: {d.reason}{d.authority ? ` (${d.authority})` : ''}</li>)}</ul>
+        <section className="sheet">
+          <h2 className="font-semibold">Decisions</h2>
+          <ul>
+            {state.dispositions.map((d) => (
+              <li key={d.seq} className="border-t border-line py-2">
+                {d.kind.replaceAll('_', ' ')} by {d.by.name}, {show.clock(d.atS)}: {d.reason}
+                {d.authority ? ` (${d.authority})` : ''}
+              </li>
+            ))}
+          </ul>
         </section>
       )}
-      {ready && (may(person.role, 'sign') ? <SignForm batchId={dossier.head.id} statement={STATEMENT} /> : <p className="sheet">Ready for the release lead’s signature.</p>)}
-      {verdict.overall === 'pass' && !ready && !state.signature?.stands && state.phase !== 'to_sign' && <p className="sheet">Pack the batch, then it can be signed.</p>}
-      <section className="sheet flex flex-wrap items-center gap-2" aria-label="Take the record away">
+      {ready &&
+        (may(person.role, 'sign') ? (
+          <SignForm batchId={dossier.head.id} statement={STATEMENT} />
+        ) : (
+          <p className="sheet">Ready for the release lead’s signature.</p>
+        ))}
+      {verdict.overall === 'pass' &&
+        !ready &&
+        !state.signature?.stands &&
+        state.phase !== 'to_sign' && (
+          <p className="sheet">Pack the batch, then it can be signed.</p>
+        )}
+      <section
+        className="sheet flex flex-wrap items-center gap-2"
+        aria-label="Take the record away"
+      >
         <h2 className="mr-2 font-semibold">Record</h2>
-        <a className="button" href={`${record}?as=pdf`}>PDF</a>
-        <a className="button" href={`${record}?as=json`}>JSON</a>
-        <a className="button" href={`${record}?as=csv`}>CSV</a>
+        <a className="button" href={`${record}?as=pdf`}>
+          PDF
+        </a>
+        <a className="button" href={`${record}?as=json`}>
+          JSON
+        </a>
+        <a className="button" href={`${record}?as=csv`}>
+          CSV
+        </a>
       </section>
-      <p className="small">Follow your local code and the authority that licenses you; this tool does not replace either.</p>
     </div>
   );
 }

@@ -4,7 +4,8 @@ import { postedEntrySchema } from '@/features/batches/contract';
 import { postEntry } from '@/features/batches/service';
 import { db } from '@/platform/db/client';
 
-const isJson = (request: Request) => request.headers.get('content-type')?.startsWith('application/json');
+const isJson = (request: Request) =>
+  request.headers.get('content-type')?.startsWith('application/json');
 
 /** Takes one entry into a batch's logbook. Safe to repeat: the entry's id makes it count once. */
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
@@ -14,7 +15,9 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
   const body: unknown = isJson(request) ? await request.json().catch(() => undefined) : undefined;
   const parsed = postedEntrySchema.safeParse(body);
   if (!parsed.success || !z.uuid().safeParse(id).success) {
-    const fields = Object.fromEntries((parsed.error?.issues ?? []).map((i) => [i.path.join('.'), i.message]));
+    const fields = Object.fromEntries(
+      (parsed.error?.issues ?? []).map((i) => [i.path.join('.'), i.message]),
+    );
     return Response.json({ ok: false, code: 'bad_entry', fields }, { status: 400 });
   }
   const result = await postEntry(db(), person, id, parsed.data);

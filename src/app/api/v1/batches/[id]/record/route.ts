@@ -8,7 +8,11 @@ import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 
 const asSchema = z.enum(['pdf', 'json', 'csv']);
-const TYPES = { pdf: 'application/pdf', json: 'application/json; charset=utf-8', csv: 'text/csv; charset=utf-8' };
+const TYPES = {
+  pdf: 'application/pdf',
+  json: 'application/json; charset=utf-8',
+  csv: 'text/csv; charset=utf-8',
+};
 
 /** The record of a batch as PDF, JSON or CSV. */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
@@ -18,17 +22,35 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const id = z.uuid().safeParse((await params).id);
   const dossier = id.success ? await loadDossier(db(), id.data, nowS()) : null;
   if (!dossier) return Response.json({ ok: false, code: 'no_such_batch' }, { status: 404 });
-  if (!as.success) return Response.json({ ok: false, code: 'unknown_format', message: 'Ask for ?as=pdf, json or csv.' }, { status: 400 });
+  if (!as.success)
+    return Response.json(
+      { ok: false, code: 'unknown_format', message: 'Ask for ?as=pdf, json or csv.' },
+      { status: 400 },
+    );
   const site = await loadSite(db());
   const body = await bodyAs(as.data);
-  const headers = { 'content-type': TYPES[as.data], 'content-disposition': `attachment; filename="batch-${dossier.head.code}.${as.data}"` };
+  const headers = {
+    'content-type': TYPES[as.data],
+    'content-disposition': `attachment; filename="batch-${dossier.head.code}.${as.data}"`,
+  };
   return new Response(body as BodyInit, { headers });
 
   async function bodyAs(kind: z.infer<typeof asSchema>): Promise<string | Uint8Array> {
     if (kind === 'json') return JSON.stringify(recordJson(dossier!, site.name), null, 2);
     if (kind === 'csv') return recordCsv(dossier!);
     const { recordPdf } = await import('@/features/records/RecordPdf');
-    const last = await db().selectFrom('entry').select('hash').where('batchId', '=', dossier!.head.id).orderBy('seq', 'desc').executeTakeFirstOrThrow();
-    return recordPdf({ d: dossier!, site: site.name, show: await showOfRequest(), headHash: last.hash, madeS: nowS() });
+    const last = await db()
+      .selectFrom('entry')
+      .select('hash')
+      .where('batchId', '=', dossier!.head.id)
+      .orderBy('seq', 'desc')
+      .executeTakeFirstOrThrow();
+    return recordPdf({
+      d: dossier!,
+      site: site.name,
+      show: await showOfRequest(),
+      headHash: last.hash,
+      madeS: nowS(),
+    });
   }
 }

@@ -16,17 +16,31 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
   const dossier = id.success ? await loadDossier(db(), id.data, nowS()) : null;
   if (!dossier) return Response.json({ ok: false, code: 'no_such_batch' }, { status: 404 });
   const { recipe, rules, state } = dossier.case;
-  const plan = planBatch(recipe, rules.cure_hold.body, await loadSite(db()), state.startedS, state.readyByS);
-  const calendar = ical({ name: `${recipe.name} ${dossier.head.code}`, prodId: '-//Jolly Kettle//Schedule//EN', method: ICalCalendarMethod.PUBLISH });
+  const plan = planBatch(
+    recipe,
+    rules.cure_hold.body,
+    await loadSite(db()),
+    state.startedS,
+    state.readyByS,
+  );
+  const calendar = ical({
+    name: `${recipe.name} ${dossier.head.code}`,
+    prodId: '-//Jolly Kettle//Schedule//EN',
+    method: ICalCalendarMethod.PUBLISH,
+  });
   for (const p of piecesOf(plan)) {
     calendar.createEvent({
       id: `${dossier.head.id}-${p.key.replace(':', '-')}`,
-      start: new Date(p.startS * 1000), end: new Date(p.endS * 1000),
+      start: new Date(p.startS * 1000),
+      end: new Date(p.endS * 1000),
       summary: `${pieceLook(p.key, recipe).name}: ${recipe.name}`,
       description: p.attended ? 'Somebody must be there.' : 'Runs unattended.',
     });
   }
   return new Response(calendar.toString(), {
-    headers: { 'content-type': 'text/calendar; charset=utf-8', 'content-disposition': `attachment; filename="batch-${dossier.head.code}.ics"` },
+    headers: {
+      'content-type': 'text/calendar; charset=utf-8',
+      'content-disposition': `attachment; filename="batch-${dossier.head.code}.ics"`,
+    },
   });
 }

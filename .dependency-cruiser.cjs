@@ -1,0 +1,64 @@
+/** The direction of imports: core ← workers ← features ← app; see docs/architecture.md. */
+const forbid = (name, from, to, comment) => ({ name, severity: 'error', comment, from, to });
+
+module.exports = {
+  forbidden: [
+    forbid(
+      'core-is-pure',
+      { path: '^src/core', pathNot: '\\.test\\.ts$' },
+      { path: '^src/(?!core)|node_modules/(react|next|pg|kysely|zod|better-auth)/' },
+      'core knows nothing of React, Next, Node, Zod or the database',
+    ),
+    forbid(
+      'core-no-node',
+      { path: '^src/core', pathNot: '\\.test\\.ts$' },
+      { dependencyTypes: ['core'] },
+      'core uses no module of Node',
+    ),
+    forbid(
+      'features-use-the-contents-page',
+      { path: '^src/(app|features|devices|ui)' },
+      { path: '^src/core/(?!index\\.ts$)' },
+      'the core is used through its index',
+    ),
+    forbid(
+      'ui-knows-no-feature',
+      { path: '^src/ui' },
+      { path: '^src/(features|app|platform|devices)' },
+      'the design system knows only core types',
+    ),
+    forbid(
+      'platform-below-features',
+      { path: '^src/platform' },
+      { path: '^src/(features|app|ui|devices)' },
+      'platform never imports a feature',
+    ),
+    forbid(
+      'features-below-app',
+      { path: '^src/features' },
+      { path: '^src/(app|devices)' },
+      'a feature does not know its pages',
+    ),
+    forbid(
+      'devices-speak-over-the-network',
+      { path: '^src/devices' },
+      { path: '^src/(app|platform|ui)|^src/features/[^/]+/(?!contract\\.ts$)' },
+      'devices share core and contracts only',
+    ),
+    forbid(
+      'no-circles',
+      {},
+      { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      'no import circles',
+    ),
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+    },
+  },
+};

@@ -1,0 +1,85 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { openBatch, signIn } from './support/people';
+
+async function noSeriousIssue(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+  expect(
+    serious.map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 3)
+          .join(', ')}`,
+    ),
+  ).toEqual([]);
+}
+
+const SCREENS = [
+  '/',
+  '/recipes',
+  '/recipes/new',
+  '/house',
+  '/records',
+  '/settings',
+  '/batches/new?meat=31.5',
+];
+
+for (const theme of ['light', 'dark'] as const) {
+  test(`every screen passes the accessibility check, ${theme}`, async ({ page }) => {
+    test.setTimeout(180_000);
+    await page.emulateMedia({ colorScheme: theme });
+    await page.goto('/sign-in');
+    await noSeriousIssue(page);
+    await signIn(page, 'maud');
+    for (const path of SCREENS) {
+      await page.goto(path);
+      await page.waitForLoadState('networkidle').catch(() => undefined);
+      await noSeriousIssue(page);
+    }
+    for (const tab of ['', '/house', '/house?log=core', '/verdict', '/log']) {
+      await openBatch(page, 'Chilling', tab);
+      await noSeriousIssue(page);
+    }
+  });
+}
+
+test('on a phone nothing scrolls sideways and every target on the floor is large enough', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signIn(page, 'ines');
+  for (const path of ['/', '/batches/new?meat=20', '/house']) {
+    await page.goto(path);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
+      390,
+    );
+  }
+  await openBatch(page, 'In the house', '/house?log=core');
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  const buttons = await page
+    .getByRole('form', { name: 'Log a temperature' })
+    .getByRole('button')
+    .all();
+  for (const b of buttons) expect((await b.boundingBox())!.height).toBeGreaterThanOrEqual(48);
+});
+
+test('the core can be logged with the keyboard alone', async ({ page }) => {
+  await signIn(page, 'ines');
+  await openBatch(page, 'In the house', '/house?log=core');
+  await page.getByLabel('Core temperature').focus();
+  await page.keyboard.type('59.5');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Core 59.5 °C logged')).toBeVisible();
+});
+
+test('the one switch changes every unit, and the other system stays in sight', async ({ page }) => {
+  await signIn(page, 'ines');
+  await openBatch(page, 'In the house', '/house');
+  await page.getByRole('button', { name: /Units/ }).click();
+  await expect(page.getByTestId('core-now')).toContainText('°F');
+  await expect(page.getByRole('region', { name: 'Heat' })).toContainText('°C');
+  await page.getByRole('button', { name: /Units/ }).click();
+  await expect(page.getByTestId('core-now')).toContainText('°C');
+});

@@ -1,0 +1,32 @@
+import { expect, test } from '@playwright/test';
+import { App } from './support/app';
+import { prepare } from './support/database';
+
+test('the first visit makes the first release lead, once', async ({ browser }) => {
+  const { url } = prepare('jolly_first', 'empty');
+  const app = new App(url, 3230);
+  await app.start();
+  try {
+    const page = await (await browser.newContext({ baseURL: app.base })).newPage();
+    await page.goto('/');
+    await expect(page.getByRole('heading', { name: 'Welcome to Jolly Kettle' })).toBeVisible();
+    await page.getByLabel('Name of the smokehouse').fill('Quiet Creek');
+    await page.getByLabel('Time zone').selectOption('America/Denver');
+    await page.getByLabel('Your name').fill('Ada Stone');
+    await page.getByLabel('Your e-mail').fill('ada@quiet.example');
+    await page.getByLabel('A password').fill('short');
+    await page.getByRole('button', { name: 'Set up' }).click();
+    await expect(page.getByText('At least 10 characters')).toBeVisible();
+    await page.getByLabel('A password').fill('smoke-and-mirrors');
+    await page.getByRole('button', { name: 'Set up' }).click();
+    await expect(page).toHaveURL(/sign-in/);
+    await page.getByLabel('E-mail').fill('ada@quiet.example');
+    await page.getByLabel('Password').fill('smoke-and-mirrors');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByText('The house is quiet')).toBeVisible();
+    await page.goto('/welcome');
+    await expect(page.getByRole('heading', { name: 'Floor' })).toBeVisible();
+  } finally {
+    await app.kill('SIGTERM');
+  }
+});

@@ -1,0 +1,110 @@
+import { expect, test } from '@playwright/test';
+import { openBatch, signIn } from './support/people';
+
+const tokens = () => process.env.E2E_TOKENS!.split(',');
+const bearer = (token: string) => ({ authorization: `Bearer ${token}` });
+
+test('a second browser sees a device’s new reading in about a second', async ({
+  page,
+  request,
+}) => {
+  await signIn(page, 'pia');
+  await openBatch(page, 'In the house', '/house');
+  await expect(page.getByTestId('core-now')).toBeVisible();
+  await page.waitForTimeout(1500);
+  const reading = { channel: 'core-1', at: new Date().toISOString(), tempC: 61.7 };
+  const answer = await request.post('/api/v1/readings', {
+    headers: bearer(tokens()[0]!),
+    data: { readings: [reading] },
+  });
+  expect(await answer.json()).toMatchObject({ ok: true, new: 1, known: 0, bad: [] });
+  await expect(page.getByTestId('core-now')).toHaveText('61.7 °C', { timeout: 3000 });
+  const again = await request.post('/api/v1/readings', {
+    headers: bearer(tokens()[0]!),
+    data: { readings: [reading] },
+  });
+  expect(await again.json()).toMatchObject({ new: 0, known: 1 });
+});
+
+test('a hand reading: odd figures are asked back, nonsense gets words', async ({ page }) => {
+  await signIn(page, 'ines');
+  await openBatch(page, 'In the house', '/house?log=core');
+  const form = page.getByRole('form', { name: 'Log a temperature' });
+  const field = form.getByLabel('Core temperature');
+  for (const [typed, words] of [
+    ['', 'Give a number'],
+    ['abc', 'not a number'],
+    ['1e9', 'not a number'],
+    ['1,234', 'Is this 1.234 or 1234'],
+    ['300', 'No probe can show that'],
+  ] as const) {
+    await field.fill(typed);
+    await form.getByRole('button', { name: 'Save' }).click();
+    await expect(form).toContainText(words);
+    await expect(field).toHaveValue(typed);
+  }
+  await field.fill('165');
+  await form.getByRole('button', { name: 'Save' }).click();
+  await expect(form).toContainText('165 °C is unusual here');
+  await form.getByRole('button', { name: 'It was 165 °F, so 73.9 °C' }).click();
+  await expect(form).toContainText('Core 73.9 °C logged');
+  await form.getByRole('button', { name: '5', exact: true }).click();
+  await form.getByRole('button', { name: '8', exact: true }).click();
+  await form.getByRole('button', { name: 'Save' }).click();
+  await expect(form).toContainText('Core 58 °C logged');
+});
+
+test('the network gone while saving: kept here, sent later, once', async ({ page, context }) => {
+  await signIn(page, 'ines');
+  const href = await openBatch(page, 'In the house', '/log');
+  await page.waitForTimeout(1000);
+  await context.setOffline(true);
+  await page.getByLabel('Note, or reason for a hold').fill('Fed the fire while the link was down');
+  await page.getByRole('button', { name: 'Add the note' }).click();
+  await expect(page.getByText('One entry is kept here and will be sent')).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText('One entry is kept here')).toBeHidden({ timeout: 20_000 });
+  await page.goto(`${href}/log`);
+  await expect(page.getByText('Note: Fed the fire while the link was down')).toHaveCount(1);
+});
+
+test('a session that ended in the middle of a form: nothing is lost', async ({ page, context }) => {
+  await signIn(page, 'ines');
+  const href = await openBatch(page, 'In the house', '/log');
+  await page.getByLabel('Note, or reason for a hold').fill('Written after the session ended');
+  await context.clearCookies();
+  await page.getByRole('button', { name: 'Add the note' }).click();
+  await expect(page.getByText('Your session has ended')).toBeVisible();
+  await signIn(page, 'ines');
+  await expect(page.getByText('kept here and will be sent')).toBeHidden({ timeout: 20_000 });
+  await page.goto(`${href}/log`);
+  await expect(page.getByText('Note: Written after the session ended')).toHaveCount(1);
+});
+
+test('two tabs on the same batch: the second is told, nothing happens twice', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'ines');
+  const href = await openBatch(page, 'In the house', '/house');
+  const other = await context.newPage();
+  await other.goto(`${href}/house`);
+  await other.route('**/api/v1/events', (r) => r.abort());
+  await page.route('**/api/v1/events', (r) => r.abort());
+  const next = (p: typeof page) => p.getByRole('button', { name: 'Next stage: Cook' });
+  await expect(next(page)).toBeVisible();
+  await Promise.all([next(page).click(), next(other).click()]);
+  const told = page
+    .getByText('perhaps on another screen')
+    .or(other.getByText('perhaps on another screen'));
+  await expect
+    .poll(
+      async () =>
+        (await page.getByText('perhaps on another screen').count()) +
+        (await other.getByText('perhaps on another screen').count()),
+    )
+    .toBe(1);
+  expect(told).toBeTruthy();
+  await page.goto(`${href}/log`);
+  await expect(page.getByText('Stage: Cook')).toHaveCount(1);
+});

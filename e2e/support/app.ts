@@ -1,0 +1,51 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import path from 'node:path';
+
+export const SECRET = 'only-for-tests-only-for-tests-only-for-tests';
+const ROOT = path.resolve(__dirname, '../..');
+
+/** The built application as a process of its own. */
+export class App {
+  private child: ChildProcess | null = null;
+  readonly base: string;
+
+  constructor(
+    private readonly databaseUrl: string,
+    private readonly port: number,
+  ) {
+    this.base = `http://127.0.0.1:${port}`;
+  }
+
+  async start(): Promise<void> {
+    const env: NodeJS.ProcessEnv = {
+      ...process.env,
+      DATABASE_URL: this.databaseUrl,
+      BETTER_AUTH_SECRET: SECRET,
+      NODE_ENV: 'production',
+    };
+    this.child = spawn(
+      'node_modules/.bin/next',
+      ['start', '-p', String(this.port), '-H', '127.0.0.1'],
+      { cwd: ROOT, env, stdio: 'ignore', detached: true },
+    );
+    await this.waitUntilWell();
+  }
+
+  async waitUntilWell(): Promise<void> {
+    for (let i = 0; i < 240; i += 1) {
+      const answer = await fetch(`${this.base}/api/health`).catch(() => null);
+      if (answer?.ok) return;
+      await new Promise((resolve) => setTimeout(resolve, 250));
+    }
+    throw new Error('the application did not come up');
+  }
+
+  async kill(signal: NodeJS.Signals = 'SIGKILL'): Promise<void> {
+    const child = this.child;
+    if (!child?.pid) return;
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    process.kill(-child.pid, signal);
+    await gone;
+    this.child = null;
+  }
+}

@@ -1,0 +1,180 @@
+import { expect, test, type Page } from '@playwright/test';
+import fs from 'node:fs';
+import { PASSWORD, signIn } from './support/people';
+
+const HOUR = 3_600_000;
+const ZONE = 'America/Chicago';
+
+/** Wall time in the site's zone, as a datetime-local field wants it. */
+function local(ms: number): string {
+  const parts = new Intl.DateTimeFormat('sv-SE', {
+    timeZone: ZONE,
+    dateStyle: 'short',
+    timeStyle: 'medium',
+  }).format(new Date(ms));
+  return parts.replace(' ', 'T');
+}
+
+async function at(page: Page, ms: number, scope = page.locator('main')): Promise<void> {
+  await scope.getByRole('button', { name: 'Happened now' }).first().click();
+  await scope
+    .getByLabel(/When it happened/)
+    .first()
+    .fill(local(ms));
+}
+
+/** A logger's file in the site's wall time, °F, with semicolons and comma decimals. */
+function loggerFile(startMs: number): string {
+  const rows = ['Logger;K7', '', 'Time;Core °F;House °F'];
+  for (let min = 0; min <= 600; min += 5) {
+    const h = min / 60;
+    const core = h < 4 ? 4 + (65 * h) / 4 : Math.max(2, 69 - (h - 4) * 45);
+    const f = (c: number) => (c * 1.8 + 32).toFixed(1).replace('.', ',');
+    rows.push(`${local(startMs + min * 60_000).replace('T', ' ')};${f(core)};${f(h < 4 ? 72 : 2)}`);
+  }
+  rows.splice(20, 0, `${local(startMs + 85 * 60_000).replace('T', ' ')};ERR;162,0`);
+  return rows.join('\n');
+}
+
+async function weigh(page: Page, name: string | RegExp, amount: string, ms: number): Promise<void> {
+  const line = page.getByRole('listitem').filter({ hasText: name });
+  const open = line.getByRole('button', { name: 'Weigh' });
+  if (await open.isVisible()) await open.click();
+  await line.getByLabel(/The scale shows/).fill(amount);
+  await at(page, ms, line);
+  await line.getByRole('button', { name: 'Record' }).click();
+  await expect(line.getByText('weighed by')).toBeVisible();
+}
+
+test('one batch, from a recipe and a weight to a signed release and its PDF', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const began = Math.floor((Date.now() - 40 * HOUR) / 60_000) * 60_000;
+  await signIn(page, 'ines');
+
+  await page.getByRole('link', { name: 'Start a batch' }).click();
+  await page.getByLabel('Recipe').selectOption({ label: 'Caraway garden link, version 1' });
+  await page.getByLabel('Meat on the bench today').fill('20');
+  await page.getByText('The batch began earlier').click();
+  await page.getByLabel('Began at').fill(local(began));
+  await expect(page.getByTestId('cure-grams')).toHaveText('43.2 g');
+  await expect(page.getByText('Limits 120 to 156 ppm')).toBeVisible();
+  await page.getByLabel(/Ready by/).fill(local(Date.now() + 2 * HOUR).slice(0, 16));
+  await expect(page.getByRole('region', { name: 'Schedule' })).toContainText('Prepare');
+  await page.getByLabel(/Ready by/).fill(local(began + 2 * HOUR).slice(0, 16));
+  await expect(page.getByText('This ready-by cannot be met. The earliest is')).toBeVisible();
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await expect(page.getByText('Ready-by lies in the past').first()).toBeVisible();
+  await page.getByLabel(/Ready by/).fill(local(Date.now() + 30 * HOUR).slice(0, 16));
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await expect(page.getByRole('heading', { name: 'Weigh the meat' })).toBeVisible();
+  const batch = new URL(page.url()).pathname;
+
+  // The real meat is lighter than planned: the doses still to be weighed follow it.
+  await weigh(page, 'Pork shoulder 80/20', '16', began + 60_000);
+  await weigh(page, 'Pork jowl', '2', began + 120_000);
+  await expect(page.getByRole('listitem').filter({ hasText: 'Cure #1' })).toContainText('38.9 g');
+  await weigh(page, 'Cure #1', '38.9', began + 180_000);
+
+  // A second person, on another device, reads the scale without being told the first reading.
+  const second = await (
+    await browser.newContext({ baseURL: new URL(page.url()).origin })
+  ).newPage();
+  await signIn(second, 'tomas');
+  await second.goto(batch);
+  const look = second.getByRole('form', { name: 'Second look at the cure' });
+  await look.getByLabel('The scale shows').fill('38.9');
+  await at(second, began + 240_000, look);
+  await look.getByRole('button', { name: 'Record the second look' }).click();
+  await expect(look).toBeHidden();
+  await second.close();
+
+  await expect(page.getByRole('heading', { name: 'Start the cure hold' })).toBeVisible();
+  await page.getByLabel('The cooler shows').fill('2.5');
+  await at(page, began + HOUR, page.getByRole('region', { name: 'Next step' }));
+  await page.getByRole('button', { name: 'Start the cure hold' }).click();
+  await expect(page.getByRole('heading', { name: 'End the cure hold' })).toBeVisible();
+  await page.getByLabel('The cooler shows').fill('3');
+  await at(page, began + 14 * HOUR, page.getByRole('region', { name: 'Next step' }));
+  await page.getByRole('button', { name: 'End the cure hold' }).click();
+  await expect(page.getByRole('heading', { name: 'Stuff, then hang' })).toBeVisible();
+  await page.getByLabel('Stuffed weight').fill('19,2');
+  await at(page, began + 15 * HOUR, page.getByRole('region', { name: 'Next step' }));
+  await page.getByRole('button', { name: 'Stuff done' }).click();
+  await page.getByRole('link', { name: 'Go to the house' }).click();
+
+  // House: no probe of the house; the logger's file brings the evidence.
+  for (const probe of ['Core 1', 'Core 2'])
+    await page.getByLabel(probe).selectOption('not in this batch');
+  const load = page.getByRole('region', { name: 'Start the program' });
+  await at(page, began + 16 * HOUR, load);
+  await load.getByRole('button', { name: /Start the program/ }).click();
+  const program = page.getByRole('region', { name: 'Program' });
+  await expect(program).toContainText('Dry, now');
+  await program.getByRole('button', { name: 'Happened now' }).last().click();
+  await program.getByLabel(/When it happened/).fill(local(began + 20 * HOUR));
+  await program.getByRole('button', { name: 'Pull' }).click();
+  await program.getByRole('button', { name: 'Happened now' }).first().click();
+  await program
+    .getByLabel(/When it happened/)
+    .first()
+    .fill(local(began + 20 * HOUR));
+  await program.getByRole('button', { name: 'Ice bath begins' }).click();
+  await expect(page.getByRole('region', { name: 'Cooling clock' })).toBeVisible();
+  await page
+    .getByLabel('CSV file of a temperature logger')
+    .setInputFiles({
+      name: 'k7.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(loggerFile(began + 16 * HOUR)),
+    });
+  await expect(page.getByText('1 rows or cells will be left out')).toBeVisible();
+  await page.getByLabel('What House °F measured').selectOption('Air of the house');
+  await page.getByRole('button', { name: 'Import into this batch' }).click();
+  await expect(page.getByText('readings imported')).toBeVisible();
+  await expect(page.getByText('In time')).toHaveCount(2);
+
+  await page.getByRole('link', { name: 'Now' }).click();
+  await page.getByRole('button', { name: 'Happened now' }).first().click();
+  await page
+    .getByLabel(/When it happened/)
+    .first()
+    .fill(local(began + 25 * HOUR));
+  await page.getByRole('button', { name: 'Bloom begins' }).click();
+  await page.getByLabel('Finished weight').fill('16.8');
+  await at(page, began + 27 * HOUR, page.getByRole('region', { name: 'Next step' }));
+  await page.getByRole('button', { name: 'Pack done' }).click();
+  await page.getByRole('link', { name: 'Read the verdict' }).click();
+  await expect(page.getByText('Every check passes')).toBeVisible();
+  await expect(page.getByText('Ready for the release lead’s signature')).toBeVisible();
+
+  const lead = await (
+    await browser.newContext({ baseURL: new URL(page.url()).origin, acceptDownloads: true })
+  ).newPage();
+  await signIn(lead, 'maud');
+  await lead.goto(`${batch}/verdict`);
+  await lead.getByLabel('Your password again').fill('wrong-password');
+  await lead.getByRole('button', { name: 'Sign and release' }).click();
+  await expect(lead.getByText('The password is not right')).toBeVisible();
+  await lead.getByLabel('Your password again').fill(PASSWORD);
+  await lead.getByRole('button', { name: 'Sign and release' }).click();
+  await expect(lead.getByText('Released.')).toBeVisible();
+  for (const [kind, start] of [
+    ['PDF', '%PDF'],
+    ['JSON', '{'],
+    ['CSV', 'type,at'],
+  ] as const) {
+    const [download] = await Promise.all([
+      lead.waitForEvent('download'),
+      lead.getByRole('link', { name: kind, exact: true }).click(),
+    ]);
+    const bytes = fs.readFileSync(await download.path());
+    expect(bytes.subarray(0, start.length).toString()).toBe(start);
+    expect(bytes.length).toBeGreaterThan(2000);
+  }
+  const calendar = await lead.request.get(`/api/v1${batch}/schedule`);
+  expect(await calendar.text()).toContain('BEGIN:VEVENT');
+  await lead.close();
+});

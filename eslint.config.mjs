@@ -1,0 +1,20 @@
+import next from 'eslint-config-next';
+import nextTypescript from 'eslint-config-next/typescript';
+import prettier from 'eslint-config-prettier';
+
+const config = [
+  { ignores: ['.next/**', '.data/**', 'node_modules/**', 'next-env.d.ts', 'test-results/**'] },
+  ...(Array.isArray(next) ? next : [next]),
+  ...(Array.isArray(nextTypescript) ? nextTypescript : [nextTypescript]),
+  prettier,
+  {
+    rules: {
+      'no-console': ['error', { allow: ['warn'] }],
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
+      'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  { files: ['scripts/**', 'e2e/**', 'tests/**', 'src/devices/**'], rules: { 'no-console': 'off' } },
+];
+
+export default config;

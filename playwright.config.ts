@@ -1,0 +1,28 @@
+import { defineConfig } from '@playwright/test';
+
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: 'test-results',
+  globalSetup: './e2e/support/global-setup.ts',
+  workers: 1,
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  use: {
+    baseURL: 'http://127.0.0.1:3210',
+    viewport: { width: 1280, height: 800 },
+    timezoneId: 'Europe/Berlin',
+    trace: 'off',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});
