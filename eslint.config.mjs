@@ -14,6 +14,7 @@ const config = [
       'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
     },
   },
+  { files: ['**/*.test.ts', 'e2e/**'], rules: { 'max-lines': 'off' } },
   { files: ['scripts/**', 'e2e/**', 'tests/**', 'src/devices/**'], rules: { 'no-console': 'off' } },
 ];
 

@@ -18,7 +18,7 @@ const common = {
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 };
 
-export default {
+const config = {
   projects: [
     {
       ...common,
@@ -32,3 +32,5 @@ export default {
     },
   ],
 };
+
+export default config;

@@ -7,7 +7,7 @@ import { App } from './support/app';
 import { prepare } from './support/database';
 import { PASSWORD } from './support/people';
 
-const ROOT = path.resolve(__dirname, '..');
+const ROOT = path.resolve(import.meta.dirname, '..');
 const ownServer = (verb: 'start' | 'kill' | 'stop') =>
   execFileSync('node_modules/.bin/tsx', ['scripts/crash-server.ts', verb], {
     cwd: ROOT,

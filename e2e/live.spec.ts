@@ -94,9 +94,6 @@ test('two tabs on the same batch: the second is told, nothing happens twice', as
   const next = (p: typeof page) => p.getByRole('button', { name: 'Next stage: Cook' });
   await expect(next(page)).toBeVisible();
   await Promise.all([next(page).click(), next(other).click()]);
-  const told = page
-    .getByText('perhaps on another screen')
-    .or(other.getByText('perhaps on another screen'));
   await expect
     .poll(
       async () =>
@@ -104,7 +101,6 @@ test('two tabs on the same batch: the second is told, nothing happens twice', as
         (await other.getByText('perhaps on another screen').count()),
     )
     .toBe(1);
-  expect(told).toBeTruthy();
   await page.goto(`${href}/log`);
   await expect(page.getByText('Stage: Cook')).toHaveCount(1);
 });

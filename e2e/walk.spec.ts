@@ -32,7 +32,7 @@ function loggerFile(startMs: number): string {
     const f = (c: number) => (c * 1.8 + 32).toFixed(1).replace('.', ',');
     rows.push(`${local(startMs + min * 60_000).replace('T', ' ')};${f(core)};${f(h < 4 ? 72 : 2)}`);
   }
-  rows.splice(20, 0, `${local(startMs + 85 * 60_000).replace('T', ' ')};ERR;162,0`);
+  rows.splice(20, 0, `${local(startMs + 87 * 60_000).replace('T', ' ')};ERR;162,0`);
   return rows.join('\n');
 }
 

@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import path from 'node:path';
 
 export const SECRET = 'only-for-tests-only-for-tests-only-for-tests';
-const ROOT = path.resolve(__dirname, '../..');
+const ROOT = path.resolve(import.meta.dirname, '../..');
 
 /** The built application as a process of its own. */
 export class App {

@@ -3,7 +3,7 @@ import path from 'node:path';
 
 /** Makes a database anew, empty or with the demo, and says where it is. */
 export function prepare(name: string, fill: 'demo' | 'empty'): { url: string; tokens: string[] } {
-  const root = path.resolve(__dirname, '../..');
+  const root = path.resolve(import.meta.dirname, '../..');
   const out = execFileSync('node_modules/.bin/tsx', ['e2e/support/prepare.ts', name, fill], {
     cwd: root,
     encoding: 'utf8',

@@ -34,7 +34,9 @@ function utf16Guess(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | null {
   let even = 0;
   let odd = 0;
   head.forEach((b, i) => {
-    if (b === 0) i % 2 === 0 ? (even += 1) : (odd += 1);
+    if (b !== 0) return;
+    if (i % 2 === 0) even += 1;
+    else odd += 1;
   });
   if (odd > head.length / 4 && even === 0) return 'utf-16le';
   if (even > head.length / 4 && odd === 0) return 'utf-16be';

@@ -1,5 +1,6 @@
 'use client';
 
+import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import { Notice } from '@/ui/status';
 
@@ -10,6 +11,7 @@ const WORDS: Record<number, string> = {
 };
 
 export function SignInForm() {
+  const router = useRouter();
   const [error, setError] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const submit = async (event: FormEvent<HTMLFormElement>) => {
@@ -22,7 +24,8 @@ export function SignInForm() {
       body: JSON.stringify({ email: form.get('email'), password: form.get('password') }),
     }).catch(() => null);
     if (answer?.ok) {
-      window.location.href = '/';
+      router.replace('/');
+      router.refresh();
       return;
     }
     setBusy(false);

@@ -30,7 +30,8 @@ export function Switches({ system, name, role }: { system: UnitSystem; name: str
       headers: { 'content-type': 'application/json' },
       body: '{}',
     });
-    window.location.href = '/sign-in';
+    router.replace('/sign-in');
+    router.refresh();
   };
   return (
     <>

@@ -2,7 +2,13 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { useFieldArray, useForm, type FieldPath, type UseFormReturn } from 'react-hook-form';
+import {
+  useFieldArray,
+  useForm,
+  useWatch,
+  type FieldPath,
+  type UseFormReturn,
+} from 'react-hook-form';
 import { unitSymbol, type Recipe } from '@/core';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
@@ -151,7 +157,7 @@ export function RecipeForm({
   const { system } = show.settings;
   const degrees = unitSymbol('temperature', system);
   const form = useForm<Draft>({ defaultValues: toDraft(recipe, system) });
-  const cured = form.watch('cured');
+  const cured = useWatch({ control: form.control, name: 'cured' });
   const [problems, setProblems] = useState<string[]>([]);
   const save = form.handleSubmit(async (draft) => {
     const answer = await saveRecipeAction({
