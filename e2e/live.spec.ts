@@ -88,9 +88,9 @@ test('two tabs on the same batch: the second is told, nothing happens twice', as
   await signIn(page, 'ines');
   const href = await openBatch(page, 'In the house', '/house');
   const other = await context.newPage();
+  await context.route('**/api/v1/events', (r) => r.abort());
+  await page.reload();
   await other.goto(`${href}/house`);
-  await other.route('**/api/v1/events', (r) => r.abort());
-  await page.route('**/api/v1/events', (r) => r.abort());
   const next = (p: typeof page) => p.getByRole('button', { name: 'Next stage: Cook' });
   await expect(next(page)).toBeVisible();
   await Promise.all([next(page).click(), next(other).click()]);

@@ -123,13 +123,11 @@ test('one batch, from a recipe and a weight to a signed release and its PDF', as
     .fill(local(began + 20 * HOUR));
   await program.getByRole('button', { name: 'Ice bath begins' }).click();
   await expect(page.getByRole('region', { name: 'Cooling clock' })).toBeVisible();
-  await page
-    .getByLabel('CSV file of a temperature logger')
-    .setInputFiles({
-      name: 'k7.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from(loggerFile(began + 16 * HOUR)),
-    });
+  await page.getByLabel('CSV file of a temperature logger').setInputFiles({
+    name: 'k7.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(loggerFile(began + 16 * HOUR)),
+  });
   await expect(page.getByText('1 rows or cells will be left out')).toBeVisible();
   await page.getByLabel('What House °F measured').selectOption('Air of the house');
   await page.getByRole('button', { name: 'Import into this batch' }).click();

@@ -19,7 +19,8 @@ import {
   type NewEntry,
 } from '../../src/features/batches/repository';
 import { loadDossier } from '../../src/features/batches/case';
-import { recordDueHolds, sealOf, STATEMENT } from '../../src/features/batches/service';
+import { recordDueHolds } from '../../src/features/batches/service';
+import { sealOf, STATEMENT } from '../../src/features/batches/sign';
 import { storeReadings } from '../../src/features/readings/repository';
 import type { Version } from '../../src/features/recipes/repository';
 import type { Db } from '../../src/platform/db/client';

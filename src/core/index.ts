@@ -74,7 +74,7 @@ export type {
 } from './logbook/entry';
 export { foldBatch } from './logbook/fold';
 export { refuse, type Proposed, type Refusal } from './logbook/accept';
-export type { BatchState, Phase, Weighed } from './logbook/state';
+export type { BatchState, Phase, ProbeUse, Weighed } from './logbook/state';
 export type { Case, Check, CheckCode, CheckStatus, Figure, Series } from './verdict/check';
 export { chillLogs, houseWindow } from './verdict/heat-checks';
 export { coreLogs, judgedLogs, type CoreLog } from './verdict/core-probes';

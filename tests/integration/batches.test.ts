@@ -3,12 +3,14 @@ import { sql } from 'kysely';
 import type { Person } from '@/features/accounts/identify';
 import { loadDossier } from '@/features/batches/case';
 import type { PostedBody } from '@/features/batches/contract';
-import { postEntry, signBatch, startBatch } from '@/features/batches/service';
+import { postEntry, startBatch } from '@/features/batches/service';
+import { signBatch } from '@/features/batches/sign';
 import { importLogger } from '@/features/readings/import';
 import { saveRecipe } from '@/features/recipes/service';
 import { chooseRule, editRule } from '@/features/settings/service';
 import { verifyLogbook } from '@/features/records/verify';
 import { recordCsv, recordJson } from '@/features/records/export';
+import { hashOf } from '@/platform/hash';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
 import { freshDatabase, type TestDb } from '../support/database';
 
@@ -209,6 +211,41 @@ test.each([
   });
 });
 
+test('a core probe sits in one batch at a time', async () => {
+  const [first, second] = [await begin(), await begin()];
+  const channel = await t.db
+    .selectFrom('channel')
+    .select('id')
+    .where('key', '=', 'core-1')
+    .executeTakeFirstOrThrow();
+  const place: PostedBody = {
+    kind: 'probe_placed',
+    channelId: channel.id,
+    what: 'core',
+    thickest: true,
+  };
+  expect(await post(ann, first.id, nowS(), place)).toMatchObject({ ok: true });
+  expect(await post(ann, second.id, nowS(), place)).toEqual({
+    ok: false,
+    code: 'probe_in_other_batch',
+  });
+  expect(await post(ann, second.id, nowS(), { ...place, channelId: 9999 })).toEqual({
+    ok: false,
+    code: 'unknown_channel',
+  });
+  await post(ann, first.id, nowS(), {
+    kind: 'probe_removed',
+    channelId: channel.id,
+    reason: 'moved',
+  });
+  expect(await post(ann, second.id, nowS(), place)).toMatchObject({ ok: true });
+  await post(ann, second.id, nowS(), {
+    kind: 'probe_removed',
+    channelId: channel.id,
+    reason: 'moved',
+  });
+});
+
 test('a reader changes nothing, and a ready-by in the past is refused', async () => {
   const { id, startS } = await begin();
   expect(
@@ -388,6 +425,15 @@ describe('the logbook', () => {
   ])('%s is found', async (_, statement, words) =>
     expect((await tampered(statement)).join()).toMatch(words),
   );
+
+  test('a limit changed with its own hash is found by the batches that pinned it', async () => {
+    await begin();
+    const body = { kind: 'dose', basis: 'meat_block', minPpm: 1, maxPpm: 999 };
+    const problems = await tampered(
+      sql`update rule set body = ${JSON.stringify(body)}::jsonb, sha256 = ${hashOf(body)} where id = 'dose-us-comminuted@1'`,
+    );
+    expect(problems.join()).toMatch(/no longer has the rule dose-us-comminuted@1/);
+  });
 
   test('a changed reading of a signed batch is found', async () => {
     const { id } = await finished();

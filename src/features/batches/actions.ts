@@ -6,7 +6,8 @@ import { asPerson, type ActionResult } from '@/features/accounts/identify';
 import { auth } from '@/platform/auth';
 import { db } from '@/platform/db/client';
 import { startBatchSchema } from './contract';
-import { signBatch, startBatch } from './service';
+import { startBatch } from './service';
+import { signBatch } from './sign';
 import { mayTry } from './try-limit';
 
 const fieldsOf = (error: z.ZodError) =>

@@ -2,15 +2,9 @@ import { DateTime } from 'luxon';
 import { v5Id } from '@/platform/ids';
 import {
   CURE_LINE,
-  effectiveEntries,
-  foldBatch,
-  holdsDue,
-  judge,
   plausibleTemp,
   refuse,
   type Author,
-  type CheckCode,
-  type Entry,
   type EntryBody,
   type EntryKind,
   type UnitSystem,
@@ -23,7 +17,9 @@ import { nowS as clock } from '@/platform/clock';
 import type { Db, Tx } from '@/platform/db/client';
 import { notify } from '@/platform/events';
 import { hashOf } from '@/platform/hash';
-import { loadDossier, type Dossier } from './case';
+import { channelsByIds } from '@/features/readings/repository';
+import { loadDossier, loadOpenDossiers, type Dossier } from './case';
+import { holdsAfter, holdsAfterVerdict } from './holds';
 import type { PostedBody, PostResult, StartBatch } from './contract';
 import {
   appendEntries,
@@ -35,8 +31,6 @@ import {
   setClosed,
   type NewEntry,
 } from './repository';
-
-export const SYSTEM: Author = { id: 'system', name: 'Jolly Kettle' };
 
 type Parsed = {
   id: string;
@@ -78,50 +72,31 @@ function oddTemperature(
   return null;
 }
 
-function holdEntries(
-  batchId: string,
-  checks: readonly CheckCode[],
-  after: readonly Entry[],
-  happenedS: number,
-): NewEntry[] {
-  const seq = after.reduce((max, e) => Math.max(max, e.seq), 0);
-  return checks.map((check) => ({
-    id: v5Id(`${batchId}:${check}:${seq}`),
-    happenedS,
-    by: SYSTEM,
-    corrects: null,
-    body: { kind: 'held', source: 'rule', check, reason: check },
-  }));
-}
-
-/** Judges the batch with one more entry and returns the holds that follow from it. */
-function holdsAfter(dossier: Dossier, entry: Entry, now: number): NewEntry[] {
-  const entries = [...dossier.entries, entry];
-  const state = foldBatch(dossier.head.recipe, entries);
-  const verdict = judge({
-    ...dossier.case,
-    state,
-    nowS: Math.max(dossier.case.nowS, entry.happenedS),
-  });
-  return holdsAfterVerdict(dossier.head.id, state, verdict, entries, now);
-}
-
-function holdsAfterVerdict(
-  batchId: string,
-  state: Dossier['case']['state'],
-  verdict: Dossier['verdict'],
-  entries: readonly Entry[],
-  now: number,
-): NewEntry[] {
-  return holdEntries(batchId, holdsDue(state, verdict), entries, Math.max(now, state.startedS));
-}
-
 /** Is this the same entry as the one stored under its id? Then posting it again changes nothing. */
 async function alreadyThere(tx: Tx, batchId: string, entry: NewEntry): Promise<PostResult | null> {
   const stored = await findEntry(tx, entry.id);
   if (!stored) return null;
   const same = stored.batchId === batchId && hashOf(stored.body) === hashOf(entry.body);
   return same ? { ok: true, known: true, holds: [] } : { ok: false, code: 'id_taken' };
+}
+
+/** A core probe sits in one piece: it cannot be in another running batch, and its channel must exist. */
+async function probeElsewhere(
+  tx: Tx,
+  batchId: string,
+  body: EntryBody,
+  now: number,
+): Promise<string | null> {
+  if (body.kind !== 'probe_placed') return null;
+  if ((await channelsByIds(tx, [body.channelId])).length === 0) return 'unknown_channel';
+  if (body.what !== 'core') return null;
+  const others = (await loadOpenDossiers(tx, now)).filter(
+    (d) => d.head.id !== batchId && !d.case.state.steps.pack,
+  );
+  const taken = others.some((d) =>
+    d.case.state.probes.some((p) => p.channelId === body.channelId && p.toS === null),
+  );
+  return taken ? 'probe_in_other_batch' : null;
 }
 
 /**
@@ -157,6 +132,8 @@ export async function postEntry(
     const kinds = new Map(dossier.entries.map((e) => [e.id, e.body.kind]));
     const refusal = refuse(dossier.head.recipe, dossier.case.state, kinds, entry, now);
     if (refusal) return { ok: false, code: refusal };
+    const elsewhere = await probeElsewhere(tx, batchId, body, now);
+    if (elsewhere) return { ok: false, code: elsewhere };
     const seq = (dossier.entries.at(-1)?.seq ?? 0) + 1;
     const holds = holdsAfter(dossier, { ...entry, seq, recordedS: now }, now);
     await appendEntries(tx, batchId, [entry, ...holds], now);
@@ -173,7 +150,8 @@ export async function postEntry(
   });
 }
 
-async function tell(tx: Tx, dossier: Dossier, body: EntryBody): Promise<void> {
+/** Tells open pages of the batch and of its house. */
+export async function tell(tx: Tx, dossier: Dossier, body: EntryBody): Promise<void> {
   await notify(tx, { topic: 'batch', id: dossier.head.id });
   const houseId =
     dossier.case.state.run?.houseId ?? (body.kind === 'run_started' ? body.houseId : null);
@@ -246,48 +224,3 @@ export async function recordDueHolds(db: Db, batchId: string): Promise<string[]>
     return due.map((h) => h.id);
   });
 }
-
-export const STATEMENT =
-  'I have seen the evidence of this batch and release it. Local code and the licensing authority come first.';
-
-/** What the signature seals: the verdict's figures and every reading behind them. */
-export const sealOf = (dossier: Dossier) => ({
-  verdictSha256: hashOf(dossier.verdict),
-  evidenceSha256: hashOf(dossier.case.series),
-});
-
-/** Signs a batch whose verdict passes; the caller has checked the password. */
-export async function signBatch(
-  db: Db,
-  person: Person,
-  batchId: string,
-  entryId: string,
-): Promise<PostResult> {
-  const now = clock();
-  return db.transaction().execute(async (tx) => {
-    await lockHead(tx);
-    const dossier = await loadDossier(tx, batchId, now);
-    if (!dossier) return { ok: false, code: 'no_such_batch' };
-    const body: EntryBody = { kind: 'signed', ...sealOf(dossier), statement: STATEMENT };
-    const entry: NewEntry = {
-      id: entryId,
-      happenedS: now,
-      by: { id: person.id, name: person.name },
-      corrects: null,
-      body,
-    };
-    if (await findEntry(tx, entryId)) return { ok: true, known: true, holds: [] };
-    const refusal = refuse(dossier.head.recipe, dossier.case.state, new Map(), entry, now);
-    if (refusal) return { ok: false, code: refusal };
-    if (dossier.case.state.phase !== 'to_sign') return { ok: false, code: 'not_packed' };
-    if (dossier.verdict.overall !== 'pass')
-      return { ok: false, code: `verdict_${dossier.verdict.overall}` };
-    await appendEntries(tx, batchId, [entry], now);
-    await setClosed(tx, batchId, now);
-    await tell(tx, dossier, body);
-    return { ok: true, known: false, holds: [] };
-  });
-}
-
-/** The entries as they count now, newest first, for screens and exports. */
-export const logOf = (dossier: Dossier) => effectiveEntries(dossier.entries).reverse();

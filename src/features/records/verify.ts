@@ -1,6 +1,6 @@
 import { loadDossier } from '@/features/batches/case';
 import { entryHash } from '@/features/batches/repository';
-import { sealOf } from '@/features/batches/service';
+import { sealOf } from '@/features/batches/sign';
 import type { Db } from '@/platform/db/client';
 import { hashOf } from '@/platform/hash';
 import { nowS } from '@/platform/clock';
@@ -78,6 +78,13 @@ async function checkSeals(db: Db, problems: string[]): Promise<number> {
     if (!dossier || start?.kind !== 'batch_started') {
       problems.push(`batch ${code} has no start in the logbook`);
       continue;
+    }
+    if (start.recipeSha256 !== hashOf(dossier.head.recipe))
+      problems.push(`batch ${code} no longer has the recipe it started with`);
+    for (const pin of start.rules) {
+      const rule = Object.values(dossier.case.rules).find((r) => r.id === pin.id);
+      if (!rule || hashOf(rule.body) !== pin.sha256)
+        problems.push(`batch ${code} no longer has the rule ${pin.id} it started with`);
     }
     const signature = dossier.case.state.signature;
     if (!signature?.stands) continue;

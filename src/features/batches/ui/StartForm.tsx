@@ -41,12 +41,13 @@ export function StartForm(props: Props) {
   const { system, timeZone } = show.settings;
 
   useEffect(() => {
+    if (busy) return;
     const timer = setTimeout(() => {
       const query = new URLSearchParams({ recipe: versionId, meat, ready, started });
       router.replace(`${path}?${query}`, { scroll: false });
     }, SETTLE_MS);
     return () => clearTimeout(timer);
-  }, [versionId, meat, ready, started, path, router]);
+  }, [versionId, meat, ready, started, path, router, busy]);
 
   const start = async () => {
     const weight = readFigure(meat);

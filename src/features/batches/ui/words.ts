@@ -96,6 +96,9 @@ const PROBLEMS: Record<string, string> = {
   not_pulled: 'Pull the batch first.',
   probe_already_placed: 'This probe is in this batch already.',
   probe_not_placed: 'This probe is not in this batch.',
+  probe_in_other_batch:
+    'This probe is in another running batch. Remove it there first, or use another.',
+  unknown_channel: 'There is no such probe.',
   no_open_hold: 'No hold is open: there is nothing to decide.',
   on_hold: 'The batch is on hold. The release lead decides first.',
   unknown_target: 'This entry cannot be corrected that way.',

@@ -3,12 +3,14 @@ import { loadOpenDossiers } from '@/features/batches/case';
 import { runChart } from '@/features/batches/chart-data';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { CoolingClock, HeatFigures } from '@/features/batches/ui/HeatFigures';
+import { ProbePanel } from '@/features/batches/ui/ProbePanel';
 import { RunChart } from '@/features/batches/ui/RunChart';
 import { RunForm } from '@/features/batches/ui/RunForm';
 import { RunSteps } from '@/features/batches/ui/RunSteps';
 import { TempLog } from '@/features/batches/ui/TempLog';
 import { housesNow } from '@/features/houses/houses';
 import { ImportForm } from '@/features/readings/ui/ImportForm';
+import { houseChannels } from '@/features/readings/repository';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
@@ -26,6 +28,8 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
   const closed = c.state.phase === 'released' || c.state.phase === 'destroyed';
   const houses =
     c.state.run || closed ? [] : await housesNow(db(), await loadOpenDossiers(db(), now));
+  const running = c.state.run && !closed && !c.state.steps.pack;
+  const channels = running ? await houseChannels(db(), c.state.run!.houseId) : [];
   const log = (await searchParams).log === 'core';
   return (
     <div className="space-y-4">
@@ -60,6 +64,7 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
         {!closed && (
           <div className="space-y-4">
             {!log && <TempLog open={false} />}
+            {running && <ProbePanel placed={c.state.probes} channels={channels} />}
             <ImportForm />
           </div>
         )}

@@ -1,7 +1,7 @@
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
 import { dossierOfPage } from '@/features/batches/page-data';
-import { STATEMENT } from '@/features/batches/service';
+import { STATEMENT } from '@/features/batches/sign';
 import { Checklist } from '@/features/batches/ui/Checklist';
 import { SignForm } from '@/features/batches/ui/SignForm';
 import { showOfRequest } from '@/features/settings/show';

@@ -1,0 +1,46 @@
+import { foldBatch, holdsDue, judge, type Author, type CheckCode, type Entry } from '@/core';
+import { v5Id } from '@/platform/ids';
+import type { Dossier } from './case';
+import type { NewEntry } from './repository';
+
+/** The author of what the application records by itself. */
+const SYSTEM: Author = { id: 'system', name: 'Jolly Kettle' };
+
+function holdEntries(
+  batchId: string,
+  checks: readonly CheckCode[],
+  after: readonly Entry[],
+  happenedS: number,
+): NewEntry[] {
+  const seq = after.reduce((max, e) => Math.max(max, e.seq), 0);
+  return checks.map((check) => ({
+    id: v5Id(`${batchId}:${check}:${seq}`),
+    happenedS,
+    by: SYSTEM,
+    corrects: null,
+    body: { kind: 'held', source: 'rule', check, reason: check },
+  }));
+}
+
+/** Judges the batch with one more entry and returns the holds that follow from it. */
+export function holdsAfter(dossier: Dossier, entry: Entry, now: number): NewEntry[] {
+  const entries = [...dossier.entries, entry];
+  const state = foldBatch(dossier.head.recipe, entries);
+  const verdict = judge({
+    ...dossier.case,
+    state,
+    nowS: Math.max(dossier.case.nowS, entry.happenedS),
+  });
+  return holdsAfterVerdict(dossier.head.id, state, verdict, entries, now);
+}
+
+/** The holds that a verdict calls for and nobody has decided on, as entries. */
+export function holdsAfterVerdict(
+  batchId: string,
+  state: Dossier['case']['state'],
+  verdict: Dossier['verdict'],
+  entries: readonly Entry[],
+  now: number,
+): NewEntry[] {
+  return holdEntries(batchId, holdsDue(state, verdict), entries, Math.max(now, state.startedS));
+}

@@ -1,0 +1,52 @@
+import type { EntryBody } from '@/core';
+import { refuse } from '@/core';
+import type { Person } from '@/features/accounts/identify';
+import { nowS as clock } from '@/platform/clock';
+import type { Db } from '@/platform/db/client';
+import { hashOf } from '@/platform/hash';
+import { loadDossier, type Dossier } from './case';
+import type { PostResult } from './contract';
+import { appendEntries, findEntry, lockHead, setClosed, type NewEntry } from './repository';
+import { tell } from './service';
+
+export const STATEMENT =
+  'I have seen the evidence of this batch and release it. Local code and the licensing authority come first.';
+
+/** What the signature seals: the verdict's figures and every reading behind them. */
+export const sealOf = (dossier: Dossier) => ({
+  verdictSha256: hashOf(dossier.verdict),
+  evidenceSha256: hashOf(dossier.case.series),
+});
+
+/** Signs a batch whose verdict passes; the caller has checked the password. */
+export async function signBatch(
+  db: Db,
+  person: Person,
+  batchId: string,
+  entryId: string,
+): Promise<PostResult> {
+  const now = clock();
+  return db.transaction().execute(async (tx) => {
+    await lockHead(tx);
+    const dossier = await loadDossier(tx, batchId, now);
+    if (!dossier) return { ok: false, code: 'no_such_batch' };
+    const body: EntryBody = { kind: 'signed', ...sealOf(dossier), statement: STATEMENT };
+    const entry: NewEntry = {
+      id: entryId,
+      happenedS: now,
+      by: { id: person.id, name: person.name },
+      corrects: null,
+      body,
+    };
+    if (await findEntry(tx, entryId)) return { ok: true, known: true, holds: [] };
+    const refusal = refuse(dossier.head.recipe, dossier.case.state, new Map(), entry, now);
+    if (refusal) return { ok: false, code: refusal };
+    if (dossier.case.state.phase !== 'to_sign') return { ok: false, code: 'not_packed' };
+    if (dossier.verdict.overall !== 'pass')
+      return { ok: false, code: `verdict_${dossier.verdict.overall}` };
+    await appendEntries(tx, batchId, [entry], now);
+    await setClosed(tx, batchId, now);
+    await tell(tx, dossier, body);
+    return { ok: true, known: false, holds: [] };
+  });
+}

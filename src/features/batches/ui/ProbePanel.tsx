@@ -1,0 +1,93 @@
+'use client';
+
+import { useState } from 'react';
+import type { ProbeUse } from '@/core';
+import { Notice } from '@/ui/status';
+import { useBatch, usePost } from './use-post';
+
+type Channel = { id: number; name: string; what: 'core' | 'air' | 'cooler' };
+const WHERE = {
+  thickest: 'thickest piece',
+  other: 'another piece',
+  air: 'air of the house',
+  cooler: 'cooler',
+};
+const whereOf = (p: { what: Channel['what']; thickest: boolean }) =>
+  p.what === 'core' ? WHERE[p.thickest ? 'thickest' : 'other'] : WHERE[p.what];
+
+/** Which probe is in which piece of this batch: take one out, put another in. */
+export function ProbePanel({ placed, channels }: { placed: ProbeUse[]; channels: Channel[] }) {
+  const { canWork } = useBatch();
+  const { send, busy, message } = usePost();
+  const [choice, setChoice] = useState('');
+  const here = placed.filter((p) => p.toS === null && p.name === null);
+  const free = channels.filter((c) => !here.some((p) => p.channelId === c.id));
+  const nameOf = (id: number) => channels.find((c) => c.id === id)?.name ?? `Channel ${id}`;
+  const place = () => {
+    const [id, where] = choice.split(':');
+    const channel = free.find((c) => c.id === Number(id));
+    if (channel)
+      void send({
+        kind: 'probe_placed',
+        channelId: channel.id,
+        what: channel.what,
+        thickest: where === 'thickest',
+      });
+    setChoice('');
+  };
+  return (
+    <section className="sheet space-y-2" aria-label="Probes">
+      <h2 className="text-lg font-semibold">Probes</h2>
+      {here.length === 0 && <p className="text-soft">No probe of the house is in this batch.</p>}
+      <ul>
+        {here.map((p) => (
+          <li key={p.channelId} className="flex items-center gap-3 border-t border-line py-1">
+            <span>
+              <strong>{nameOf(p.channelId)}</strong>, {whereOf(p)}
+            </span>
+            {canWork && (
+              <button
+                type="button"
+                disabled={busy}
+                className="button ml-auto"
+                onClick={() =>
+                  void send({ kind: 'probe_removed', channelId: p.channelId, reason: 'taken out' })
+                }
+              >
+                Take out
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {canWork && free.length > 0 && (
+        <div className="flex gap-2">
+          <label htmlFor="put-probe" className="sr-only">
+            Put in a probe
+          </label>
+          <select
+            id="put-probe"
+            className="field"
+            value={choice}
+            onChange={(e) => setChoice(e.target.value)}
+          >
+            <option value="">Put in a probe …</option>
+            {free.flatMap((c) =>
+              (c.what === 'core' ? (['thickest', 'other'] as const) : ([c.what] as const)).map(
+                (w) => (
+                  <option key={`${c.id}:${w}`} value={`${c.id}:${w}`}>
+                    {c.name}, {WHERE[w]}
+                  </option>
+                ),
+              ),
+            )}
+          </select>
+          <button type="button" className="button" disabled={busy || choice === ''} onClick={place}>
+            Put in
+          </button>
+        </div>
+      )}
+      {message && <Notice tone="bad">{message}</Notice>}
+    </section>
+  );
+}
