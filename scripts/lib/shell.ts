@@ -1,4 +1,4 @@
-import { spawn, spawnSync, type SpawnOptions } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { ROOT } from './paths';
 
 /** Runs a command to its end; throws with its output when it fails. */
@@ -24,10 +24,9 @@ export function run(
 export const succeeds = (command: string, args: string[]) =>
   spawnSync(command, args, { cwd: ROOT, stdio: 'ignore' }).status === 0;
 
-/** Starts a command that goes on; in a group of its own, so that Ctrl-C reaches only the one who started it. */
-export const start = (
-  command: string,
-  args: string[],
-  env: NodeJS.ProcessEnv,
-  stdio: SpawnOptions['stdio'] = 'inherit',
-) => spawn(command, args, { cwd: ROOT, env, stdio, detached: true });
+/**
+ * Starts a command that goes on; in a group of its own, so that Ctrl-C reaches only the one who started
+ * it. What it prints goes to our standard error: standard output is for results.
+ */
+export const start = (command: string, args: string[], env: NodeJS.ProcessEnv) =>
+  spawn(command, args, { cwd: ROOT, env, stdio: ['ignore', 2, 2], detached: true });

@@ -12,21 +12,21 @@ export type Stored = { added: number; conflicts: number[] };
  */
 export async function storeReadings(db: Handle, rows: readonly ReadingRow[]): Promise<Stored> {
   if (rows.length === 0) return { added: 0, conflicts: [] };
-  const channels = rows.map((r) => r.channelId);
-  const times = rows.map((r) => new Date(r.atMs).toISOString());
-  const temps = rows.map((r) => r.tempC);
-  const result = await sql<{ added: number; conflicts: number[] | null }>`
-    with input as (
-      select * from unnest(${channels}::int[], ${times}::timestamptz[], ${temps}::real[]) with ordinality as t (channel_id, at, temp_c, i)
-    ), added as (
-      insert into reading select channel_id, at, temp_c from input on conflict do nothing returning 1
-    )
-    select (select count(*)::int from added) as added,
-      (select array_agg((i - 1)::int) from input join reading r using (channel_id, at) where r.temp_c <> input.temp_c) as conflicts`.execute(
+  const input = sql`unnest(
+    ${rows.map((r) => r.channelId)}::int[], ${rows.map((r) => r.atMs)}::float8[], ${rows.map((r) => r.tempC)}::real[]
+  ) with ordinality as t (channel_id, at_ms, temp_c, i)`;
+  const inserted = await sql`
+    insert into reading select channel_id, to_timestamp(at_ms / 1000), temp_c from ${input} on conflict do nothing`.execute(
     db,
   );
-  const row = result.rows[0]!;
-  return { added: row.added, conflicts: row.conflicts ?? [] };
+  const added = Number(inserted.numAffectedRows ?? 0);
+  if (added === rows.length) return { added, conflicts: [] };
+  const differing = await sql<{ i: number }>`
+    select (t.i - 1)::int as i from ${input}
+    join reading r on r.channel_id = t.channel_id and r.at = to_timestamp(t.at_ms / 1000) and r.temp_c <> t.temp_c`.execute(
+    db,
+  );
+  return { added, conflicts: differing.rows.map((r) => r.i) };
 }
 
 /** Readings of channels between two times, by channel, in time order, s and °C. */
