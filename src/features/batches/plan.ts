@@ -2,6 +2,7 @@ import {
   planBackward,
   recipeBlocks,
   workingSpans,
+  type Case,
   type CureHoldRuleBody,
   type Plan,
   type Recipe,
@@ -32,3 +33,8 @@ export function planBatch(
 
 export const piecesOf = (plan: Plan) =>
   plan.status === 'ok' ? plan.pieces : (plan.earliest ?? []);
+
+/** The plan of a batch as it was started: from its start to its ready-by. */
+export function planOfBatch(c: Case, site: Site): Plan {
+  return planBatch(c.recipe, c.rules.cure_hold.body, site, c.state.startedS, c.state.readyByS);
+}

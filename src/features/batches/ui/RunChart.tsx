@@ -16,6 +16,8 @@ const LINE_LOOK = {
 /** A longer silence than this is drawn as a break, not as a line, s. */
 const BREAK_S = 900;
 
+const SET_POINT = 'Set point';
+
 type Drawn = {
   name: string;
   color: string;
@@ -50,7 +52,7 @@ function draw(data: RunChartData, show: Show): Drawn[] {
   });
   if (data.setPoints.length > 0)
     lines.push({
-      name: 'Set point',
+      name: SET_POINT,
       color: '#8a7f6d',
       width: 1,
       dash: 4,
@@ -63,18 +65,19 @@ function draw(data: RunChartData, show: Show): Drawn[] {
 function endLabels(lines: Drawn[]): PointAnnotations[] {
   const taken: number[] = [];
   return lines.map((l) => {
-    const end = l.data.at(-1)!;
+    const isSetPoint = l.name === SET_POINT;
+    const end = isSetPoint ? l.data[0]! : l.data.at(-1)!;
     const y = end.y ?? 0;
-    const crowded = taken.filter((t) => Math.abs(t - y) < 6).length;
-    taken.push(y);
+    const crowded = isSetPoint ? 0 : taken.filter((t) => Math.abs(t - y) < 6).length;
+    if (!isSetPoint) taken.push(y);
     return {
       x: end.x,
       y,
       marker: { size: 3, fillColor: l.color, strokeColor: l.color },
       label: {
         text: `${l.name} ${y}`,
-        textAnchor: 'end',
-        offsetX: -4,
+        textAnchor: isSetPoint ? 'start' : 'end',
+        offsetX: isSetPoint ? 4 : -4,
         offsetY: crowded * 22,
         borderColor: l.color,
         style: { background: 'var(--sheet)', color: 'var(--ink)', fontSize: '12px' },
@@ -128,7 +131,7 @@ export function RunChart({ data, height = 380 }: { data: RunChartData; height?: 
     stroke: {
       width: lines.map((l) => l.width),
       dashArray: lines.map((l) => l.dash),
-      curve: lines.map((l) => (l.name === 'Set point' ? 'stepline' : 'straight')),
+      curve: lines.map((l) => (l.name === SET_POINT ? 'stepline' : 'straight')),
     },
     xaxis: {
       type: 'datetime',

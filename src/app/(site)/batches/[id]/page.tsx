@@ -1,6 +1,6 @@
 import { requirePage } from '@/features/accounts/identify';
 import { dossierOfPage } from '@/features/batches/page-data';
-import { piecesOf, planBatch } from '@/features/batches/plan';
+import { piecesOf, planOfBatch } from '@/features/batches/plan';
 import { NowPanel } from '@/features/batches/ui/NowPanel';
 import { Timeline } from '@/features/batches/ui/Timeline';
 import { listScales, loadSite } from '@/features/settings/repository';
@@ -14,14 +14,8 @@ export default async function BatchPage({ params }: { params: Promise<{ id: stri
   const dossier = await dossierOfPage((await params).id);
   const show = await showOfRequest();
   const now = nowS();
-  const { recipe, rules, state } = dossier.case;
-  const plan = planBatch(
-    recipe,
-    rules.cure_hold.body,
-    await loadSite(db()),
-    state.startedS,
-    state.readyByS,
-  );
+  const { recipe, state } = dossier.case;
+  const plan = planOfBatch(dossier.case, await loadSite(db()));
   const pieces = piecesOf(plan);
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">

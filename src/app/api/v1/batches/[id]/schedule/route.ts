@@ -2,7 +2,7 @@ import ical, { ICalCalendarMethod } from 'ical-generator';
 import { z } from 'zod';
 import { requireRoute } from '@/features/accounts/identify';
 import { loadDossier } from '@/features/batches/case';
-import { piecesOf, planBatch } from '@/features/batches/plan';
+import { piecesOf, planOfBatch } from '@/features/batches/plan';
 import { pieceLook } from '@/features/batches/ui/Timeline';
 import { loadSite } from '@/features/settings/repository';
 import { nowS } from '@/platform/clock';
@@ -15,14 +15,8 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
   const id = z.uuid().safeParse((await params).id);
   const dossier = id.success ? await loadDossier(db(), id.data, nowS()) : null;
   if (!dossier) return Response.json({ ok: false, code: 'no_such_batch' }, { status: 404 });
-  const { recipe, rules, state } = dossier.case;
-  const plan = planBatch(
-    recipe,
-    rules.cure_hold.body,
-    await loadSite(db()),
-    state.startedS,
-    state.readyByS,
-  );
+  const { recipe } = dossier.case;
+  const plan = planOfBatch(dossier.case, await loadSite(db()));
   const calendar = ical({
     name: `${recipe.name} ${dossier.head.code}`,
     prodId: '-//Jolly Kettle//Schedule//EN',
