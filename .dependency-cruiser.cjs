@@ -17,7 +17,7 @@ module.exports = {
     ),
     forbid(
       'features-use-the-contents-page',
-      { path: '^src/(app|features|devices|ui)' },
+      { path: '^src/(app|features|devices|ui)', pathNot: '\\.test\\.ts$' },
       { path: '^src/core/(?!index\\.ts$)' },
       'the core is used through its index',
     ),

@@ -1,0 +1,59 @@
+import { DateTime } from 'luxon';
+import { Show } from './show';
+
+const metric = new Show({ system: 'metric', locale: 'en-US', timeZone: 'America/Chicago' });
+const us = new Show({ system: 'us', locale: 'en-US', timeZone: 'America/Chicago' });
+const german = new Show({ system: 'metric', locale: 'de-DE', timeZone: 'Europe/Berlin' });
+const at = (iso: string) => DateTime.fromISO(iso, { zone: 'utc' }).toSeconds();
+
+test.each([
+  [metric.temp(66), '66 °C'],
+  [us.temp(66), '150.8 °F'],
+  [metric.other('temperature', 66), '150.8 °F'],
+  [metric.mass(31_500), '31.5 kg'],
+  [us.mass(453.59237), '1 lb'],
+  [us.quantity('diameter', 38), '1.5 in'],
+  [german.mass(31_500), '31,5 kg'],
+  [metric.grams(19.2, 0.1), '19.2 g'],
+  [metric.grams(19.2, 0.01), '19.20 g'],
+  [metric.grams(19, 1), '19 g'],
+  [metric.grams(1890, 5), '1,890 g'],
+  [german.grams(19.2, 0.1), '19,2 g'],
+])('says %s', (said, expected) => expect(said).toBe(expected));
+
+test.each([
+  [0, '0 s'],
+  [40, '40 s'],
+  [-40, '40 s'],
+  [89, '89 s'],
+  [90, '2 min'],
+  [35 * 60, '35 min'],
+  [3599, '1 h 00'],
+  [7800, '2 h 10'],
+  [47 * 3600, '47 h 00'],
+  [50 * 3600, '2 d 2 h'],
+])('%d s is %s', (seconds, expected) => expect(metric.duration(seconds)).toBe(expected));
+
+test.each([
+  ['2026-11-26T20:20:00Z', 'Thu 14:20'],
+  ['2026-03-08T07:59:00Z', 'Sun 01:59'],
+  ['2026-03-08T08:00:00Z', 'Sun 03:00'],
+  ['2026-11-01T06:30:00Z', 'Sun 01:30'],
+  ['2026-11-01T07:30:00Z', 'Sun 01:30'],
+])('%s is %s in the site’s zone, across both clock changes', (iso, expected) =>
+  expect(metric.clock(at(iso))).toBe(expected),
+);
+
+test.each([
+  [0, 'now'],
+  [20, 'now'],
+  [35 * 60, 'in 35 min'],
+  [-12 * 60, '12 min ago'],
+])('%d s from now is %s', (shift, expected) =>
+  expect(metric.until(1e9 + shift, 1e9)).toBe(expected),
+);
+
+test('time is said twice', () =>
+  expect(metric.when(at('2026-11-26T20:20:00Z'), at('2026-11-26T19:45:00Z'))).toBe(
+    'Thu 14:20 · in 35 min',
+  ));
