@@ -17,6 +17,8 @@ export function unitInHeading(heading: string): TempUnit | null {
   if (/fahrenheit/i.test(heading)) return 'F';
   const marked = /(?:°|º|deg\.?\s*|\ufffd)\s*([CF])\b/i.exec(heading);
   if (marked) return marked[1]!.toUpperCase() as TempUnit;
+  const suffixed = /temp\w*?[_\s]([cf])$/i.exec(heading.trim());
+  if (suffixed) return suffixed[1]!.toUpperCase() as TempUnit;
   const bracketed =
     /[([]\s*([CF])\s*[)\]]/.exec(heading) ?? /(?:^|[\s_/:=,])([CF])\s*$/.exec(heading);
   return bracketed ? (bracketed[1] as TempUnit) : null;

@@ -131,6 +131,31 @@ describe('asks and never guesses', () => {
     expect(parse('Time,°C\n13/11/2026 08:00,4\n11/13/2026 08:01,5\n').kind).toBe('error'));
 });
 
+test.each([
+  ['Core (°C)', 10],
+  ['Core [F]', -12.2],
+  ['degC', 10],
+  ['Temp F', -12.2],
+  ['temp_c', 10],
+  ['Celsius', 10],
+  ['Fahrenheit', -12.2],
+  ['T1 ºF', -12.2],
+])('the heading "%s" declares its unit', (heading, tempC) => {
+  expect(
+    ok(parse(`Time;${heading}\n2026-11-20 08:00;10\n`)).channels[0]!.readings[0]!.tempC,
+  ).toBeCloseTo(tempC, 1);
+});
+
+test.each(['Core', 'T1', 'Cabinet', 'Fridge', 'Probe C1'])(
+  'the heading "%s" declares none',
+  (heading) => {
+    expect(parse(`Time;${heading}\n2026-11-20 08:00;10\n`)).toMatchObject({
+      kind: 'ambiguous',
+      about: 'unit',
+    });
+  },
+);
+
 describe('clock changes', () => {
   test('the hour that happens twice is told apart by order', () => {
     const r = ok(
