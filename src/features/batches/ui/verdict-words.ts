@@ -6,7 +6,7 @@ type Say = (f: (name: string) => number, s: Show, c: Check) => string;
 const window: Say = (f, s) =>
   `${s.temp(f('fromC'))} to ${s.temp(f('toC'))} in ${s.duration(f('elapsedS'))}, limit ${s.duration(f('maxS'))}.`;
 const dose: Say = (f, s) =>
-  `${s.number(f('ppm'), 0)} ppm (${s.number(f('ppmLow'), 0)} to ${s.number(f('ppmHigh'), 0)} by the scales), limits ${s.number(f('minPpm'), 0)} to ${s.number(f('maxPpm'), 0)} ppm of the meat block: ${s.grams(f('cureG'))} of ${s.number(f('nitritePercent'), 2)} % cure on ${s.mass(f('meatG'))}.`;
+  `${s.number(f('ppm'))} ppm (${s.number(f('ppmLow'))} to ${s.number(f('ppmHigh'))} by the scales), limits ${s.number(f('minPpm'), 0)} to ${s.number(f('maxPpm'), 0)} ppm of the meat block: ${s.grams(f('cureG'))} of ${s.number(f('nitritePercent'), 2)} % cure on ${s.mass(f('meatG'))}.`;
 const lethal: Say = (f, s, c) => {
   const logs = `${s.number(f('logs'), 2)} of ${s.number(f('targetLogs'))} log on the slowest core, peak ${s.temp(f('peakC'))}.`;
   if (c.figures.some((x) => x.name === 'neededS'))
