@@ -28,7 +28,7 @@ Font.registerHyphenationCallback((word) => [word]);
 
 const s = StyleSheet.create({
   page: { padding: 40, paddingBottom: 56, fontFamily: 'Atkinson', fontSize: 9.5, lineHeight: 1.35 },
-  h1: { fontSize: 18, fontWeight: 800 },
+  h1: { fontSize: 18, fontWeight: 800, lineHeight: 1.3, marginBottom: 4 },
   h2: { fontSize: 12, fontWeight: 600, marginTop: 12, marginBottom: 4 },
   row: { flexDirection: 'row', borderTopWidth: 0.5, borderColor: '#999', paddingVertical: 3 },
   soft: { color: '#444' },
