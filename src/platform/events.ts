@@ -16,27 +16,35 @@ export async function notify(db: Handle, change: Change): Promise<void> {
 
 type Listener = (change: Change) => void;
 
-/** One LISTEN connection per process, made anew whenever it breaks. */
+/** One LISTEN connection per process while somebody listens, made anew whenever it breaks. */
 class ChangeFeed {
   private readonly listeners = new Set<Listener>();
-  private started = false;
+  private client: pg.Client | null = null;
 
   subscribe(listener: Listener): () => void {
     this.listeners.add(listener);
-    if (!this.started) this.connect();
-    return () => this.listeners.delete(listener);
+    if (!this.client) this.connect();
+    return () => this.leave(listener);
+  }
+
+  private leave(listener: Listener): void {
+    this.listeners.delete(listener);
+    if (this.listeners.size > 0) return;
+    const { client } = this;
+    this.client = null;
+    client?.end().catch(() => undefined);
   }
 
   private connect(): void {
-    this.started = true;
     const client = new pg.Client({ connectionString: env().DATABASE_URL, keepAlive: true });
-    let over = false;
+    this.client = client;
     const again = () => {
-      if (over) return;
-      over = true;
-      client.removeAllListeners('notification');
+      if (this.client !== client) return;
+      this.client = null;
       client.end().catch(() => undefined);
-      setTimeout(() => this.connect(), RETRY_MS).unref();
+      setTimeout(() => {
+        if (this.listeners.size > 0 && !this.client) this.connect();
+      }, RETRY_MS).unref();
     };
     client.on('error', again);
     client.on('end', again);

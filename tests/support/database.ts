@@ -10,8 +10,8 @@ import { DEMO_RECIPES } from '../../scripts/demo/recipes';
 
 export type TestDb = { db: Db; url: string; versionId: string; drop: () => Promise<void> };
 
-async function admin(sql: (name: string) => string, name: string): Promise<void> {
-  const client = new pg.Client({ connectionString: process.env.DATABASE_URL });
+async function admin(server: string, sql: (name: string) => string, name: string): Promise<void> {
+  const client = new pg.Client({ connectionString: server });
   await client.connect();
   await client.query(sql(client.escapeIdentifier(name)));
   await client.end();
@@ -20,8 +20,9 @@ async function admin(sql: (name: string) => string, name: string): Promise<void>
 /** A fresh database with the schema, the rules, a site, a house with two channels and one recipe. */
 export async function freshDatabase(): Promise<TestDb> {
   const name = `jolly_it_${randomUUID().slice(0, 8)}`;
-  await admin((n) => `create database ${n}`, name);
-  const url = process.env.DATABASE_URL!.replace(/\/[^/]*$/, `/${name}`);
+  const server = process.env.DATABASE_URL!;
+  await admin(server, (n) => `create database ${n}`, name);
+  const url = server.replace(/\/[^/]*$/, `/${name}`);
   const db = makeDb(makePool(url, 5));
   await migrateToLatest(db);
   await seedRules(db);
@@ -49,7 +50,7 @@ export async function freshDatabase(): Promise<TestDb> {
   if (!saved.ok) throw new Error(saved.code);
   const drop = async () => {
     await db.destroy();
-    await admin((n) => `drop database ${n} with (force)`, name);
+    await admin(server, (n) => `drop database ${n} with (force)`, name);
   };
   return { db, url, versionId: saved.data.versionId, drop };
 }
