@@ -46,6 +46,14 @@ async function weigh(page: Page, name: string | RegExp, amount: string, ms: numb
   await expect(line.getByText('weighed by')).toBeVisible();
 }
 
+/** Presses a one-press entry at a time of its own. */
+async function press(page: Page, name: string, ms: number): Promise<void> {
+  const group = page.getByRole('group', { name, exact: true });
+  await at(page, ms, group);
+  await group.getByRole('button', { name, exact: true }).click();
+  await expect(group).toBeHidden();
+}
+
 test('one batch, from a recipe and a weight to a signed release and its PDF', async ({
   page,
   browser,
@@ -113,15 +121,8 @@ test('one batch, from a recipe and a weight to a signed release and its PDF', as
   await load.getByRole('button', { name: /Start the program/ }).click();
   const program = page.getByRole('region', { name: 'Program' });
   await expect(program).toContainText('Dry, now');
-  await program.getByRole('button', { name: 'Happened now' }).last().click();
-  await program.getByLabel(/When it happened/).fill(local(began + 20 * HOUR));
-  await program.getByRole('button', { name: 'Pull' }).click();
-  await program.getByRole('button', { name: 'Happened now' }).first().click();
-  await program
-    .getByLabel(/When it happened/)
-    .first()
-    .fill(local(began + 20 * HOUR));
-  await program.getByRole('button', { name: 'Ice bath begins' }).click();
+  await press(page, 'Pull', began + 20 * HOUR);
+  await press(page, 'Ice bath begins', began + 20 * HOUR);
   await expect(page.getByRole('region', { name: 'Cooling clock' })).toBeVisible();
   await page.getByLabel('CSV file of a temperature logger').setInputFiles({
     name: 'k7.csv',
@@ -134,13 +135,8 @@ test('one batch, from a recipe and a weight to a signed release and its PDF', as
   await expect(page.getByText('readings imported')).toBeVisible();
   await expect(page.getByText('In time')).toHaveCount(2);
 
-  await page.getByRole('link', { name: 'Now' }).click();
-  await page.getByRole('button', { name: 'Happened now' }).first().click();
-  await page
-    .getByLabel(/When it happened/)
-    .first()
-    .fill(local(began + 25 * HOUR));
-  await page.getByRole('button', { name: 'Bloom begins' }).click();
+  await page.getByRole('link', { name: 'Now', exact: true }).click();
+  await press(page, 'Bloom begins', began + 25 * HOUR);
   await page.getByLabel('Finished weight').fill('16.8');
   await at(page, began + 27 * HOUR, page.getByRole('region', { name: 'Next step' }));
   await page.getByRole('button', { name: 'Pack done' }).click();

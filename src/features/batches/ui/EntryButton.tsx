@@ -1,6 +1,6 @@
 'use client';
 
-import { useState, type ReactNode } from 'react';
+import { useId, useState, type ReactNode } from 'react';
 import { Notice } from '@/ui/status';
 import { instantOf, WhenField } from './WhenField';
 import type { PostedBody } from '../contract';
@@ -18,15 +18,21 @@ export function EntryButton({
 }) {
   const { canWork, timeZone } = useBatch();
   const { send, busy, message } = usePost();
+  const id = useId();
   const [when, setWhen] = useState('');
   if (!canWork) return null;
+  const press = async () => {
+    const outcome = await send(body, withTime(when, timeZone));
+    if (outcome.ok) setWhen('');
+  };
   return (
-    <div className="space-y-2">
+    <div className="space-y-2" role="group" aria-labelledby={id}>
       <button
+        id={id}
         type="button"
         disabled={busy}
         className={main ? 'button-main min-h-14 text-lg' : 'button'}
-        onClick={() => void send(body, withTime(when, timeZone))}
+        onClick={() => void press()}
       >
         {children}
       </button>
