@@ -8,25 +8,105 @@ export {
   type DoseCureInput,
 } from './formula/dose-cure';
 export {
+  ADDITION_KINDS,
+  ALLERGENS,
+  CASING_KINDS,
+  PLACES_IN_PROCESS,
+  SPECIES,
+  STAGE_KINDS,
+  UNCURED_SMOKE_FROM_C,
   acceleratorPpm,
   hasPoultry,
-  type Recipe,
-  type ProgramStage,
-  type StageKind,
-  type ChillMedium,
-  type Species,
+  type Addition,
   type AdditionKind,
+  type Allergen,
+  type Casing,
+  type CasingKind,
+  type ChillMedium,
+  type Cure,
+  type DoseBasis,
+  type Fermentation,
+  type MeatLine,
+  type PlaceInProcess,
+  type ProgramStage,
+  type Recipe,
+  type Species,
+  type StageKind,
+  type Writing,
 } from './formula/recipe';
+export { ionFromSodiumNitrite, sodiumNitriteFromIon } from './formula/nitrite-ion';
 export {
+  splitSalt,
+  type SaltConflict,
+  type SaltSplit,
+  type SplitSaltInput,
+  type WayOut,
+} from './formula/split-salt';
+export { TEASPOON_CURE_G, spoonDose } from './formula/spoon-dose';
+export { USUAL_YIELD, basisOf, compose, yieldOf, type Composition } from './formula/compose';
+export {
+  COARSE_SHARE,
   CURE_LINE,
   SALT_LINE,
+  meatFor,
   pickScale,
   plainSalt,
   roundToScale,
   scaleRecipe,
   type DoseLine,
+  type DoseSheet,
   type Scale,
+  type ScaleBy,
 } from './formula/scale-recipe';
+export { blendTrims, type Blend, type BlendLine, type Trim } from './formula/blend-trims';
+export { iceShare, meatHeatJPerG, type IceInput, type IceShare } from './formula/ice-share';
+export {
+  BATTER_DENSITY_G_CM3,
+  batterFromCasing,
+  casingLength,
+  hangBatch,
+  type HangingPlan,
+  type HangingRoom,
+} from './formula/casing-length';
+export { CASINGS, type CasingFacts } from './formula/tables/casings';
+export { allergensOf, declareIngredients, type DeclaredIngredient } from './formula/declaration';
+export { SLOW_SUGAR, recipeFigures, type RecipeFigures } from './formula/figures';
+export {
+  judgeFormula,
+  type Finding,
+  type FindingCode,
+  type FindingLevel,
+} from './formula/findings';
+export {
+  diffRecipes,
+  type FactUnit,
+  type RecipeChange,
+  type RecipeFact,
+} from './formula/diff-recipes';
+export {
+  SCHOOLS,
+  SCHOOL_QUESTIONS,
+  type School,
+  type SchoolChoices,
+  type SchoolQuestion,
+} from './formula/schools/questions';
+export { applySchool, offeredSchools } from './formula/schools/apply-school';
+export {
+  processSteps,
+  type ProcessStep,
+  type ProcessStepCode,
+} from './formula/schools/process-steps';
+export { forecastPh } from './fermentation/ph-forecast';
+export { degreeHourLimit, degreeHours } from './fermentation/degree-hours';
+export { CURE_WORDS } from './formats/ingredients/volume-weights';
+export {
+  parseIngredientList,
+  type Band,
+  type IngredientList,
+  type ListLine,
+  type UnclearLine,
+  type UnclearReason,
+} from './formats/ingredients/parse-list';
 export {
   lethality,
   secondsStillNeeded,
@@ -54,6 +134,7 @@ export { recipeBlocks, requiredHoldS } from './schedule/recipe-blocks';
 export { workingSpans, type Span, type WorkingHours } from './schedule/working-hours';
 export {
   RULE_KINDS,
+  doseLimits,
   type CureHoldRule as CureHoldRuleBody,
   type Rule,
   type RuleBody,
@@ -70,8 +151,10 @@ export type {
   Entry,
   EntryBody,
   EntryKind,
+  LotProblem,
   StepName,
 } from './logbook/entry';
+export { LOT_PROBLEMS } from './logbook/entry';
 export { foldBatch } from './logbook/fold';
 export { refuse, type Proposed, type Refusal } from './logbook/accept';
 export type { BatchState, Phase, ProbeUse, Weighed } from './logbook/state';

@@ -1,5 +1,8 @@
+import type { SchoolChoices } from './schools/questions';
+
 /** Species decide the lethality target: anything with poultry is judged as poultry. */
-export type Species = 'pork' | 'beef' | 'lamb' | 'game' | 'poultry';
+export const SPECIES = ['pork', 'beef', 'lamb', 'game', 'poultry'] as const;
+export type Species = (typeof SPECIES)[number];
 
 export type MeatLine = {
   id: string;
@@ -7,10 +10,58 @@ export type MeatLine = {
   species: Species;
   /** Share of the meat block, (0, 1]; all shares sum to 1. */
   share: number;
+  /** Fat by mass, [0, 1]; left out when nobody has estimated it. */
+  fatFraction?: number;
+  /** The weight as the formulator wrote it, g, when the block was written by weight. */
+  writtenG?: number;
+  costPerKg?: number;
 };
 
-export type AdditionKind =
-  'seasoning' | 'sugar' | 'binder' | 'phosphate' | 'accelerator' | 'water' | 'inclusion';
+export const ADDITION_KINDS = [
+  'seasoning',
+  'sugar',
+  'binder',
+  'phosphate',
+  'accelerator',
+  'culture',
+  'water',
+  'inclusion',
+] as const;
+export type AdditionKind = (typeof ADDITION_KINDS)[number];
+
+/** Where in the process an addition goes in. */
+export const PLACES_IN_PROCESS = [
+  'before_grinding',
+  'between_passes',
+  'in_mix',
+  'first_chop',
+  'second_chop',
+  'last',
+] as const;
+export type PlaceInProcess = (typeof PLACES_IN_PROCESS)[number];
+
+/** What must be named on a label, after the lists of the US, Canada and the EU. */
+export const ALLERGENS = [
+  'milk',
+  'egg',
+  'soy',
+  'gluten',
+  'mustard',
+  'celery',
+  'nuts',
+  'peanuts',
+  'sesame',
+  'sulphites',
+  'fish',
+  'crustaceans',
+  'molluscs',
+  'lupin',
+] as const;
+export type Allergen = (typeof ALLERGENS)[number];
+
+/** How an amount was written; `fraction` stays the figure that counts. */
+export type Writing =
+  { as: 'percent' } | { as: 'g_per_kg' } | { as: 'packet'; packetG: number; perMeatG: number };
 
 export type Addition = {
   id: string;
@@ -18,7 +69,19 @@ export type Addition = {
   kind: AdditionKind;
   /** Mass per mass of meat block, ≥ 0. */
   fraction: number;
+  written?: Writing;
+  place?: PlaceInProcess;
+  /** Salt, water and fat that it brings, by mass, [0, 1]. */
+  saltFraction?: number;
+  waterFraction?: number;
+  fatFraction?: number;
+  /** Fermentable as dextrose is, [0, 1]; sugars only. */
+  dextroseFraction?: number;
+  allergens?: Allergen[];
+  costPerKg?: number;
 };
+
+export type DoseBasis = 'meat_block' | 'whole_batch' | 'finished';
 
 export type Cure = {
   name: string;
@@ -26,10 +89,26 @@ export type Cure = {
   nitriteFraction: number;
   /** Nitrate by mass, [0, 1). */
   nitrateFraction: number;
+  /** As sodium nitrite, mg per kg of `basis`. */
   targetPpm: number;
+  /** What the ppm refers to; the meat block when left out. */
+  basis?: DoseBasis;
+  /** What the formulator accepts where a weak cure brings more salt than the recipe wants. */
+  acceptsItsSalt?: boolean;
+  costPerKg?: number;
 };
 
-export type StageKind = 'rest' | 'dry' | 'smoke' | 'cook' | 'bath' | 'chill' | 'hang';
+export const STAGE_KINDS = [
+  'rest',
+  'dry',
+  'smoke',
+  'cook',
+  'bath',
+  'chill',
+  'ferment',
+  'hang',
+] as const;
+export type StageKind = (typeof STAGE_KINDS)[number];
 
 export type ProgramStage = {
   id: string;
@@ -59,6 +138,34 @@ export type Process = {
   packS: number;
 };
 
+export const CASING_KINDS = [
+  'sheep',
+  'hog',
+  'beef_middle',
+  'bung',
+  'collagen',
+  'cellulose',
+  'fibrous',
+  'plastic',
+] as const;
+export type CasingKind = (typeof CASING_KINDS)[number];
+
+export type Casing = {
+  name: string;
+  diameterMm: number;
+  kind?: CasingKind;
+  /** Length of one link, ring or piece, mm. */
+  pieceMm?: number;
+  /** Share added for waste, [0, 1). */
+  wasteFraction?: number;
+};
+
+export type Fermentation = {
+  /** pH that ends it, and the lowest that the culture reaches. */
+  targetPh: number;
+  floorPh: number;
+};
+
 /** One immutable recipe version: everything a batch needs that is not measured on the day. */
 export type Recipe = {
   name: string;
@@ -67,10 +174,22 @@ export type Recipe = {
   totalSaltFraction: number;
   cure: Cure | null;
   additions: Addition[];
-  casing: { name: string; diameterMm: number };
+  casing: Casing;
   program: ProgramStage[];
   process: Process;
+  schools?: SchoolChoices;
+  /** Finished weight over batter weight, (0, 1.2]. */
+  expectedYield?: number;
+  fermentation?: Fermentation;
+  /** Made of a customer's own meat, which must never be mixed with anybody else's. */
+  customersMeat?: boolean;
+  /** Cost of one kilogram of salt, of one metre of casing. */
+  saltCostPerKg?: number;
+  casingCostPerM?: number;
 };
+
+/** Without cure only a hot smoke is safe: set points below this are refused, °C. @source field standard, "hot and fast" */
+export const UNCURED_SMOKE_FROM_C = 71;
 
 /** True when any line of the meat block is poultry. */
 export const hasPoultry = (recipe: Recipe) =>

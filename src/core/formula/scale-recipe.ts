@@ -1,6 +1,7 @@
-import { requirePositive } from '../guard';
-import { doseCure } from './dose-cure';
-import type { Recipe } from './recipe';
+import { QuantityError, requirePositive } from '../guard';
+import { batterFromCasing } from './casing-length';
+import { compose, type Composition } from './compose';
+import type { PlaceInProcess, Recipe } from './recipe';
 
 /** A bench scale: what it can carry and the smallest step it shows. */
 export type Scale = { id: string; name: string; capacityG: number; resolutionG: number };
@@ -14,11 +15,30 @@ export type DoseLine = {
   /** Target at the resolution of `scale`, g; equals targetG when no scale carries it. */
   doseG: number;
   scale: Scale | null;
+  /** doseG − targetG, g: within half a division of the scale. */
+  roundingG: number;
+  /** The scale's division is more than 2 % of the dose: a finer one is needed. */
+  coarse: boolean;
+  /** Where in the process it goes in; null when the recipe does not say. */
+  step: PlaceInProcess | null;
 };
+
+/** What is known on the day, one of: meat, finished weight wanted, batter (room or stuffer), casing, one trim. */
+export type ScaleBy =
+  | { meatG: number }
+  | { finishedG: number }
+  | { batterG: number }
+  | { casingM: number }
+  | { trims: Record<string, number> };
+
+export type DoseSheet = Composition & { lines: DoseLine[] };
 
 /** Ids of the two lines that every recipe has without writing them. */
 export const CURE_LINE = 'cure';
 export const SALT_LINE = 'salt';
+
+/** A scale's division may be at most this share of a dose. */
+export const COARSE_SHARE = 0.02;
 
 /** The finest scale that still carries the mass, or null when none does. */
 export function pickScale(scales: readonly Scale[], massG: number): Scale | null {
@@ -36,54 +56,78 @@ export function roundToScale(massG: number, resolutionG: number): number {
 }
 
 /**
- * Plain salt left to add: `totalSaltFraction × meatG − cureG × (1 − nitrite − nitrate)`.
- * Negative means that the cure alone brings more salt than the recipe wants.
+ * Plain salt left to add once the cure is weighed: the salt target less what `cureG` and the additions
+ * bring, g. Negative means that they alone bring more salt than the recipe wants.
  */
 export function plainSalt(recipe: Recipe, meatG: number, cureG: number): number {
   const saltShare = recipe.cure ? 1 - recipe.cure.nitriteFraction - recipe.cure.nitrateFraction : 0;
-  return recipe.totalSaltFraction * meatG - cureG * saltShare;
+  const others = recipe.additions.reduce((sum, a) => sum + a.fraction * (a.saltFraction ?? 0), 0);
+  return (recipe.totalSaltFraction - others) * meatG - cureG * saltShare;
 }
 
 /**
- * Dose list of a recipe for the meat weight at hand: meat, cure, salt, additions, in that order.
- * Everything but the meat is in proportion to `meatG`; salt counts what the cure brings, using
- * `cureG` when the cure is already weighed and the target dose otherwise.
- * @param meatG today's meat block, g, > 0
- * @throws RangeError when meatG is not a positive number
+ * Meat block that a known quantity leads to, g. All but the meat is in proportion to it, so finished
+ * weight, batter and casing follow from one kilogram; of several trims the scarcest decides.
+ * @throws RangeError naming the quantity that is not positive, or a trim that the recipe does not use
+ */
+export function meatFor(recipe: Recipe, by: ScaleBy): number {
+  if ('meatG' in by) return requirePositive('meatG', by.meatG);
+  if ('trims' in by) return meatForTrims(recipe, by.trims);
+  const unit = compose(recipe, 1000);
+  if ('finishedG' in by)
+    return (requirePositive('finishedG', by.finishedG) * 1000) / unit.finishedG;
+  if ('batterG' in by) return (requirePositive('batterG', by.batterG) * 1000) / unit.batterG;
+  const { diameterMm, wasteFraction = 0 } = recipe.casing;
+  return (
+    (batterFromCasing({ metres: by.casingM, diameterMm, wasteFraction }) * 1000) / unit.batterG
+  );
+}
+
+function meatForTrims(recipe: Recipe, trims: Record<string, number>): number {
+  const limits = Object.entries(trims).map(([id, availableG]) => {
+    const line = recipe.meat.find((m) => m.id === id);
+    if (!line) throw new QuantityError('trims', id, 'lines of the recipe’s meat block');
+    return requirePositive(line.name, availableG) / line.share;
+  });
+  if (limits.length === 0) throw new QuantityError('trims', trims, 'at least one trim');
+  return Math.min(...limits);
+}
+
+/**
+ * Dose sheet of a recipe for what is known on the day: meat, cure, salt, additions, in that order,
+ * each with the scale that weighs it and what rounding to that scale does.
+ * @param by one known quantity, see {@link ScaleBy}; masses g, casing m, > 0
+ * @param options.scales the site's scales · @param options.weighedCureG the cure once it is weighed:
+ * plain salt then follows what it really brings
+ * @throws RangeError naming the quantity that is out of its interval
  */
 export function scaleRecipe(
   recipe: Recipe,
-  meatG: number,
-  scales: readonly Scale[],
-  cureG?: number,
-): DoseLine[] {
-  requirePositive('meatG', meatG);
+  by: ScaleBy,
+  options: { scales?: readonly Scale[]; weighedCureG?: number } = {},
+): DoseSheet {
+  const meatG = meatFor(recipe, by);
+  const composed = compose(recipe, meatG);
   const line = (
     lineId: string,
     name: string,
     kind: DoseLine['kind'],
     targetG: number,
+    step: PlaceInProcess | null = null,
   ): DoseLine => {
-    const scale = pickScale(scales, targetG);
-    return {
-      lineId,
-      name,
-      kind,
-      targetG,
-      doseG: scale ? roundToScale(targetG, scale.resolutionG) : targetG,
-      scale,
-    };
+    const scale = pickScale(options.scales ?? [], targetG);
+    const doseG = scale ? roundToScale(targetG, scale.resolutionG) : targetG;
+    const coarse = scale !== null && scale.resolutionG > COARSE_SHARE * targetG;
+    return { lineId, name, kind, targetG, doseG, scale, roundingG: doseG - targetG, coarse, step };
   };
   const lines = recipe.meat.map((m) => line(m.id, m.name, 'meat', m.share * meatG));
-  let cure = 0;
-  if (recipe.cure) {
-    const { nitriteFraction, targetPpm, name } = recipe.cure;
-    const target = doseCure({ basisG: meatG, targetPpm, nitriteFraction }).cureG;
-    cure = cureG ?? target;
-    lines.push(line(CURE_LINE, name, 'cure', target));
-  }
-  const salt = plainSalt(recipe, meatG, cure);
-  if (salt > 0) lines.push(line(SALT_LINE, 'Salt', 'salt', salt));
-  for (const a of recipe.additions) lines.push(line(a.id, a.name, 'addition', a.fraction * meatG));
-  return lines;
+  if (recipe.cure) lines.push(line(CURE_LINE, recipe.cure.name, 'cure', composed.cureG));
+  const saltG =
+    options.weighedCureG === undefined
+      ? composed.plainSaltG
+      : plainSalt(recipe, meatG, options.weighedCureG);
+  if (saltG > 1e-9 * meatG) lines.push(line(SALT_LINE, 'Salt', 'salt', saltG));
+  for (const a of recipe.additions)
+    lines.push(line(a.id, a.name, 'addition', a.fraction * meatG, a.place ?? null));
+  return { ...composed, lines };
 }

@@ -30,7 +30,8 @@ export type Refusal =
   | 'unknown_target'
   | 'already_signed'
   | 'not_cured'
-  | 'cure_first';
+  | 'cure_first'
+  | 'not_fermented';
 
 export type Proposed = { body: EntryBody; happenedS: number; corrects: string | null };
 
@@ -81,6 +82,7 @@ const ASK: { [K in EntryKind]?: Ask<K> } = {
       : null,
   probe_removed: (s, b) =>
     s.probes.some((p) => p.channelId === b.channelId && p.toS === null) ? null : 'probe_not_placed',
+  ph_logged: (_s, _b, r) => (r.fermentation ? null : 'not_fermented'),
   pulled: inRun,
   chill_started: (s) => (s.run?.pulledS == null ? 'not_pulled' : null),
   disposed: (s, b) =>
@@ -99,6 +101,7 @@ const CORRECTABLE: readonly EntryKind[] = [
   'probe_placed',
   'probe_removed',
   'reading_logged',
+  'ph_logged',
   'readings_imported',
   'pulled',
   'chill_started',

@@ -5,6 +5,14 @@ export type StepName = 'grind' | 'mix' | 'stuff' | 'surface_dry' | 'bloom' | 'pa
 export type CheckMethod = 'second_person' | 'reentered_alone';
 export type DispositionKind =
   'continue' | 'cook_on' | 'rework' | 'destroy' | 'release_on_authority';
+/** Why a lot may not be weighed into a batch without a recorded decision. */
+export const LOT_PROBLEMS = [
+  'past_use_by',
+  'wrong_strength',
+  'wrong_ingredient',
+  'other_owner',
+] as const;
+export type LotProblem = (typeof LOT_PROBLEMS)[number];
 export type HoldSource = 'rule' | 'person';
 
 export type ImportedChannel = {
@@ -34,6 +42,17 @@ export type EntryBody =
       targetG: number;
       nitriteFraction?: number;
       lot?: string;
+      lotId?: string;
+    }
+  | {
+      kind: 'lot_allowed';
+      /** null: not a lot of the stores but the label of what is at hand. */
+      lotId: string | null;
+      lineId: string;
+      problems: LotProblem[];
+      /** The strength that was allowed, when it differs from the recipe's. */
+      nitriteFraction?: number;
+      reason: string;
     }
   | { kind: 'cure_checked'; weighedId: string; readingG: number; method: CheckMethod }
   | { kind: 'cure_hold_started'; coolerC?: number }
@@ -45,6 +64,7 @@ export type EntryBody =
   | { kind: 'probe_removed'; channelId: number; reason: string }
   | { kind: 'reading_logged'; what: ReadingPlace; tempC: number; thickest: boolean }
   | { kind: 'readings_imported'; fileName: string; sha256: string; channels: ImportedChannel[] }
+  | { kind: 'ph_logged'; ph: number }
   | { kind: 'pulled' }
   | { kind: 'chill_started'; medium: ChillMedium }
   | { kind: 'noted'; text: string }

@@ -22,6 +22,8 @@ function empty(): BatchState {
     chill: [],
     probes: [],
     hand: [],
+    ph: [],
+    allowedLots: [],
     holds: [],
     dispositions: [],
     signature: null,
@@ -46,6 +48,7 @@ const APPLY: Apply = {
       targetG: b.targetG,
       scaleResolutionG: b.scaleResolutionG,
       nitriteFraction: b.nitriteFraction ?? null,
+      lotId: b.lotId ?? null,
       atS: e.happenedS,
       by: e.by,
     };
@@ -105,6 +108,17 @@ const APPLY: Apply = {
         toS: null,
       });
     }
+  },
+  ph_logged: (s, b, e) => {
+    s.ph.push({ ph: b.ph, tS: e.happenedS, by: e.by });
+  },
+  lot_allowed: (s, b) => {
+    s.allowedLots.push({
+      lotId: b.lotId,
+      lineId: b.lineId,
+      problems: b.problems,
+      nitriteFraction: b.nitriteFraction ?? null,
+    });
   },
   pulled: (s, _b, e) => {
     if (s.run) s.run.pulledS = e.happenedS;

@@ -1,6 +1,13 @@
 import type { ChillMedium } from '../formula/recipe';
 import type { ReadingPlace } from '../units/plausible';
-import type { Author, CheckMethod, DispositionKind, HoldSource, StepName } from './entry';
+import type {
+  Author,
+  CheckMethod,
+  DispositionKind,
+  HoldSource,
+  LotProblem,
+  StepName,
+} from './entry';
 
 export type Phase =
   | 'weighing'
@@ -20,6 +27,7 @@ export type Weighed = {
   targetG: number;
   scaleResolutionG: number;
   nitriteFraction: number | null;
+  lotId: string | null;
   atS: number;
   by: Author;
 };
@@ -64,6 +72,13 @@ export type Disposition = {
   seq: number;
 };
 
+export type AllowedLot = {
+  lotId: string | null;
+  lineId: string;
+  problems: LotProblem[];
+  nitriteFraction: number | null;
+};
+
 /** What the logbook says of a batch, without any judgement. */
 export type BatchState = {
   startedS: number;
@@ -85,6 +100,10 @@ export type BatchState = {
   chill: { medium: ChillMedium; startS: number }[];
   probes: ProbeUse[];
   hand: HandReading[];
+  /** pH of the test piece, in time. */
+  ph: { ph: number; tS: number; by: Author }[];
+  /** Lots, or labels, that a person decided to use in spite of what is wrong with them. */
+  allowedLots: AllowedLot[];
   holds: Hold[];
   dispositions: Disposition[];
   /** The signature that stands; a correction recorded after it re-opens the batch. */

@@ -1,12 +1,35 @@
 import type { CoolingStep } from '../cooling/check-cooling';
+import { sodiumNitriteFromIon } from '../formula/nitrite-ion';
+import type { DoseBasis } from '../formula/recipe';
 import type { LethalityModel } from '../lethality/lethality';
 
 export type DoseRule = {
   kind: 'dose';
-  basis: 'meat_block';
-  /** As sodium nitrite, mg/kg of basis. */
+  basis: DoseBasis;
+  /** What the limits are expressed as; sodium nitrite when left out. */
+  as?: 'sodium_nitrite' | 'nitrite_ion';
+  /** mg/kg of basis. */
   minPpm: number;
   maxPpm: number;
+};
+/** Limits on a formula that are not a batch's verdict: they advise, or block a recipe's approval. */
+export type FormulaRule = {
+  kind: 'formula';
+  minSaltFraction: number;
+  maxSaltFraction: number;
+  maxAcceleratorPpm: number;
+  maxBinderFraction: number;
+  maxPhosphateFraction: number;
+  maxFatFraction: number;
+  maxFatWaterFraction: number;
+};
+export type FermentationRule = {
+  kind: 'fermentation';
+  /** pH to be reached, and the temperature above which degree-hours count, °C. */
+  targetPh: number;
+  floorC: number;
+  /** Limit by the warmest chamber temperature, rising; the last one holds for all above. */
+  bands: { belowC: number; degreeHours: number }[];
 };
 export type LethalityRule = {
   kind: 'lethality';
@@ -48,7 +71,15 @@ export type ProbeRule = {
 };
 
 export type RuleBody =
-  DoseRule | LethalityRule | CoolingRule | ComeUpRule | CureHoldRule | UncuredSmokeRule | ProbeRule;
+  | DoseRule
+  | LethalityRule
+  | CoolingRule
+  | ComeUpRule
+  | CureHoldRule
+  | UncuredSmokeRule
+  | ProbeRule
+  | FormulaRule
+  | FermentationRule;
 export type RuleKind = RuleBody['kind'];
 
 /** One immutable version of a rule, with the text it comes from. */
@@ -64,6 +95,15 @@ export type Rule<B extends RuleBody = RuleBody> = {
 /** The rules a batch is judged by, one of each kind, pinned when it starts. */
 export type RuleSet = { [K in RuleKind]: Rule<Extract<RuleBody, { kind: K }>> };
 
+/** Limits of a dose rule as sodium nitrite, mg/kg of its basis, whatever the rule expresses them as. */
+export function doseLimits(rule: DoseRule): { minPpm: number; maxPpm: number } {
+  if (rule.as !== 'nitrite_ion') return { minPpm: rule.minPpm, maxPpm: rule.maxPpm };
+  return {
+    minPpm: sodiumNitriteFromIon(rule.minPpm),
+    maxPpm: sodiumNitriteFromIon(rule.maxPpm),
+  };
+}
+
 export const RULE_KINDS: readonly RuleKind[] = [
   'dose',
   'cure_hold',
@@ -72,4 +112,6 @@ export const RULE_KINDS: readonly RuleKind[] = [
   'lethality',
   'cooling',
   'probe_evidence',
+  'fermentation',
+  'formula',
 ];

@@ -56,3 +56,30 @@ export function testRules(codes: Partial<Record<RuleKind, string>> = {}): RuleSe
   });
   return Object.fromEntries(entries) as RuleSet;
 }
+
+/** A semi-dry fermented sausage for tests: 18 h at 36 °C, smoked, cooked. */
+export function fermentedRecipe(): Recipe {
+  const plain = testRecipe();
+  return {
+    ...plain,
+    name: 'Fermented test stick',
+    additions: [
+      { id: 'dex', name: 'Dextrose', kind: 'sugar', fraction: 0.006, dextroseFraction: 1 },
+      { id: 'sugar', name: 'Sugar', kind: 'sugar', fraction: 0.004 },
+      { id: 'culture', name: 'Culture', kind: 'culture', fraction: 0.00025 },
+    ],
+    program: [
+      {
+        id: 'ferment',
+        name: 'Ferment',
+        kind: 'ferment',
+        airC: 36,
+        rh: 0.9,
+        smoke: false,
+        plannedS: 18 * 3600,
+      },
+      ...plain.program,
+    ],
+    fermentation: { targetPh: 5.2, floorPh: 4.6 },
+  };
+}

@@ -5,7 +5,14 @@ import type { Rule, RuleSet } from '../rules/rule';
 
 export type CheckStatus = 'pass' | 'fail' | 'missing';
 export type CheckCode =
-  'dose' | 'cure_hold' | 'uncured_smoke' | 'come_up' | 'lethality' | 'cooling' | 'probe_evidence';
+  | 'dose'
+  | 'cure_hold'
+  | 'uncured_smoke'
+  | 'fermentation'
+  | 'come_up'
+  | 'lethality'
+  | 'cooling'
+  | 'probe_evidence';
 
 /** A figure behind a check: what it is, SI value, and the quantity that tells the screen how to show it. */
 export type Figure = {

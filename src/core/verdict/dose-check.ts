@@ -1,7 +1,9 @@
 import { ppmBand, ppmFromWeighed } from '../formula/dose-cure';
 import { CURE_LINE } from '../formula/scale-recipe';
+import { doseLimits } from '../rules/rule';
 import { requiredHoldS } from '../schedule/recipe-blocks';
 import { check, type Case, type Check, type Figure } from './check';
+import { weighedBasis } from './weighed-basis';
 
 /** Dose recorded from what was weighed, checked a second time, and inside the site's limits. */
 export function checkDose({ recipe, rules, state }: Case): Check {
@@ -10,26 +12,29 @@ export function checkDose({ recipe, rules, state }: Case): Check {
   const cure = state.weighed[CURE_LINE];
   if (state.meatG === null) return check('dose', rule, 'missing', 'meat_not_weighed');
   if (!cure) return check('dose', rule, 'missing', 'cure_not_weighed');
+  const { basisG, resolutionG } = weighedBasis(recipe, state, state.meatG, rule.body.basis);
+  const { minPpm, maxPpm } = doseLimits(rule.body);
   const input = {
-    basisG: state.meatG,
+    basisG,
     cureG: cure.amountG,
     nitriteFraction: cure.nitriteFraction ?? recipe.cure.nitriteFraction,
   };
   const ppm = ppmFromWeighed(input);
-  const meatScaleG = state.meatResolutionG < 2 * state.meatG ? state.meatResolutionG : 0;
+  const meatScaleG = resolutionG < 2 * basisG ? resolutionG : 0;
   const band = ppmBand({ ...input, cureScaleG: cure.scaleResolutionG, meatScaleG });
   const figures: Figure[] = [
     { name: 'ppm', value: ppm, unit: 'ppm' },
     { name: 'ppmLow', value: band.ppmLow, unit: 'ppm' },
     { name: 'ppmHigh', value: band.ppmHigh, unit: 'ppm' },
-    { name: 'minPpm', value: rule.body.minPpm, unit: 'ppm' },
-    { name: 'maxPpm', value: rule.body.maxPpm, unit: 'ppm' },
+    { name: 'minPpm', value: minPpm, unit: 'ppm' },
+    { name: 'maxPpm', value: maxPpm, unit: 'ppm' },
     { name: 'cureG', value: cure.amountG, unit: 'dose' },
     { name: 'nitritePercent', value: input.nitriteFraction * 100, unit: 'percent' },
     { name: 'meatG', value: state.meatG, unit: 'g' },
   ];
-  if (ppm > rule.body.maxPpm) return check('dose', rule, 'fail', 'over_limit', figures);
-  if (ppm < rule.body.minPpm) return check('dose', rule, 'fail', 'under_limit', figures);
+  if (rule.body.basis !== 'meat_block') figures.push({ name: 'basisG', value: basisG, unit: 'g' });
+  if (ppm > maxPpm) return check('dose', rule, 'fail', 'over_limit', figures);
+  if (ppm < minPpm) return check('dose', rule, 'fail', 'under_limit', figures);
   if (!state.cureCheck) return check('dose', rule, 'missing', 'not_checked', figures);
   if (!state.cureCheck.matches) return check('dose', rule, 'missing', 'check_differs', figures);
   return check('dose', rule, 'pass', state.cureCheck.method, figures);

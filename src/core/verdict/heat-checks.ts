@@ -5,11 +5,20 @@ import { acceleratorPpm, hasPoultry } from '../formula/recipe';
 import type { Reading } from '../lethality/reading';
 import { check, type Case, type Check, type Figure } from './check';
 import { coreLogs, judgedLogs, uncovered, type CoreLog } from './core-probes';
+import { phReachedS } from './fermentation-check';
 import { judgeLethality } from './lethality-way';
 
-/** House window of the run so far, or null before it. */
-export const houseWindow = ({ state, nowS }: Case) =>
-  state.run && { fromS: state.run.startS, toS: state.run.pulledS ?? nowS };
+/**
+ * House window of the run so far, or null before it. Fermentation is not part of it: what it must show
+ * is its own check.
+ */
+export function houseWindow({ recipe, state, nowS }: Case): { fromS: number; toS: number } | null {
+  if (!state.run) return null;
+  const first = recipe.fermentation
+    ? state.run.stages.find((s) => recipe.program[s.index]?.kind !== 'ferment')
+    : { startS: state.run.startS };
+  return first ? { fromS: first.startS, toS: state.run.pulledS ?? nowS } : null;
+}
 
 /** The core log with the longest view of a limit: fails first, then unfinished, then the slowest. */
 function slowest<T extends { status: string; elapsedS: number | null }>(
@@ -77,6 +86,11 @@ export function checkUncuredSmoke(c: Case): Check {
 /** Come-up time of the slowest core. */
 export function checkComeUp(c: Case): Check {
   const rule = c.rules.come_up;
+  /* Below the target pH the organisms that come-up is about are held; until then degree-hours count. */
+  if (c.recipe.fermentation)
+    return phReachedS(c) === null
+      ? check('come_up', rule, 'missing', 'fermenting')
+      : check('come_up', rule, 'pass', 'fermented');
   const w = rise(c, rule.body.fromC, rule.body.toC, rule.body.maxS);
   if (!w) return check('come_up', rule, 'missing', 'no_core_log');
   return check(

@@ -1,6 +1,7 @@
 import type { BatchState } from '../logbook/state';
 import type { Case, Check, CheckCode } from './check';
 import { checkCureHold, checkDose } from './dose-check';
+import { checkFermentation } from './fermentation-check';
 import {
   checkChill,
   checkComeUp,
@@ -33,6 +34,7 @@ export function judge(c: Case): Verdict {
     checkDose(c),
     checkCureHold(c),
     checkUncuredSmoke(c),
+    ...(c.recipe.fermentation ? [checkFermentation(c)] : []),
     checkComeUp(c),
     checkLethality(c),
     checkChill(c),

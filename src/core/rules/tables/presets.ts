@@ -35,6 +35,20 @@ export const RULE_PRESETS: readonly RulePreset[] = [
     body: { kind: 'dose', basis: 'meat_block', minPpm: 80, maxPpm: 120 },
   },
   {
+    code: 'dose-eu-2025-ion',
+    title: 'EU heat-treated, from October 2025, as nitrite ion',
+    source:
+      'Regulation (EU) 2023/2108: 80 mg/kg in-going, expressed as nitrite ion, on the whole batch. The lower end (53 mg/kg ion, 80 as sodium nitrite) is the site’s own.',
+    body: { kind: 'dose', basis: 'whole_batch', as: 'nitrite_ion', minPpm: 53, maxPpm: 80 },
+  },
+  {
+    code: 'dose-us-any-cured',
+    title: 'US comminuted, upper limit only',
+    source:
+      '9 CFR 424.21(c): at most 156 ppm in-going sodium nitrite on the meat block. The lower end, 40 ppm for colour alone, is the site’s own and protects nothing.',
+    body: { kind: 'dose', basis: 'meat_block', minPpm: 40, maxPpm: 156 },
+  },
+  {
     code: 'lethality-integrated',
     title: 'Integrated lethality, Salmonella',
     source:
@@ -127,6 +141,54 @@ export const RULE_PRESETS: readonly RulePreset[] = [
       maxCPerMin: 6,
     },
   },
+  {
+    code: 'fermentation-degree-hours',
+    title: 'Degree-hours to pH 5.3',
+    source:
+      'Good-practice limits for fermented dry and semi-dry sausage: above 15.6 °C until pH 5.3, 1200, 1000 or 900 °F·h (667, 556, 500 °C·h) by the warmest chamber temperature (32.2, 37.8 °C).',
+    body: {
+      kind: 'fermentation',
+      targetPh: 5.3,
+      floorC: 15.6,
+      bands: [
+        { belowC: 32.2, degreeHours: 667 },
+        { belowC: 37.8, degreeHours: 556 },
+        { belowC: 200, degreeHours: 500 },
+      ],
+    },
+  },
+  {
+    code: 'formula-us-cooked',
+    title: 'US cooked sausage',
+    source:
+      '9 CFR 319.140, 319.180 and 424.21(c): fat at most 30 %, fat and added water 40 %, binders 3.5 %, phosphates 0.5 % of the product; ascorbate or erythorbate 547 ppm. Salt 1.4 to 2.5 % is usual practice.',
+    body: {
+      kind: 'formula',
+      minSaltFraction: 0.014,
+      maxSaltFraction: 0.025,
+      maxAcceleratorPpm: 547,
+      maxBinderFraction: 0.035,
+      maxPhosphateFraction: 0.005,
+      maxFatFraction: 0.3,
+      maxFatWaterFraction: 0.4,
+    },
+  },
+  {
+    code: 'formula-usual',
+    title: 'Usual practice, dry and coarse goods',
+    source:
+      'Usual practice for coarse, semi-dry and dry sausage: salt 1.4 to 3 %, fat up to 45 %; accelerator 547 ppm and phosphates 0.5 % as in 9 CFR 424.21(c).',
+    body: {
+      kind: 'formula',
+      minSaltFraction: 0.014,
+      maxSaltFraction: 0.03,
+      maxAcceleratorPpm: 547,
+      maxBinderFraction: 0.035,
+      maxPhosphateFraction: 0.005,
+      maxFatFraction: 0.45,
+      maxFatWaterFraction: 0.55,
+    },
+  },
 ];
 
 /** What a new site starts with: the stricter preset of each kind. */
@@ -138,4 +200,6 @@ export const DEFAULT_RULES: Record<RuleKind, string> = {
   cure_hold: 'cure-hold-8h',
   uncured_smoke: 'uncured-smoke-2h',
   probe_evidence: 'probe-usual',
+  fermentation: 'fermentation-degree-hours',
+  formula: 'formula-us-cooked',
 };

@@ -1,0 +1,55 @@
+import { testRecipe } from '../testing/recipe';
+import { diffRecipes } from './diff-recipes';
+
+const change = (edit: (r: ReturnType<typeof testRecipe>) => void) => {
+  const newer = testRecipe();
+  edit(newer);
+  return diffRecipes(testRecipe(), newer);
+};
+
+test('the same recipe differs in nothing', () => expect(change(() => undefined)).toEqual([]));
+
+test('a figure: from and to, with its unit', () =>
+  expect(change((r) => (r.cure!.targetPpm = 130))).toEqual([
+    { part: 'cure', subject: 'Cure #1', what: 'targetPpm', unit: 'ppm', from: 120, to: 130 },
+  ]));
+
+test('a renamed line is a new name, not a new line', () =>
+  expect(change((r) => (r.additions[0]!.name = 'White pepper'))).toEqual([
+    expect.objectContaining({ what: 'name', from: 'Black pepper', to: 'White pepper' }),
+    expect.objectContaining({ what: 'order' }),
+  ]));
+
+test('a line that is gone is listed with what it had', () => {
+  const changes = change((r) => (r.additions = r.additions.slice(0, 1)));
+  expect(changes).toContainEqual(
+    expect.objectContaining({ subject: 'Ice water', what: 'fraction', from: 0.05, to: null }),
+  );
+});
+
+test('moved lines are one change', () => {
+  const changes = change((r) => r.meat.reverse());
+  expect(changes).toEqual([
+    expect.objectContaining({
+      part: 'meat',
+      what: 'order',
+      from: 'Pork shoulder, Back fat',
+      to: 'Back fat, Pork shoulder',
+    }),
+  ]);
+});
+
+test('a cure taken out, times and stages', () => {
+  const changes = change((r) => {
+    r.cure = null;
+    r.process.bloomS = 0;
+    r.program[1]!.airC = 60;
+  });
+  expect(changes.map((c) => [c.part, c.what, c.unit])).toEqual(
+    expect.arrayContaining([
+      ['stage', 'airC', 'C'],
+      ['step', 'bloomS', 's'],
+      ['cure', 'nitriteFraction', 'share'],
+    ]),
+  );
+});

@@ -1,0 +1,114 @@
+import type { Recipe } from './recipe';
+
+export type FactUnit = 'share' | 'ppm' | 'C' | 's' | 'mm' | 'ph' | 'cost' | 'g' | 'text';
+
+/** One stated thing of a recipe: whose, what, and its value in SI. */
+export type RecipeFact = {
+  key: string;
+  part: 'recipe' | 'meat' | 'cure' | 'addition' | 'casing' | 'stage' | 'step' | 'school' | 'chill';
+  subject: string;
+  what: string;
+  value: number | string | boolean;
+  unit: FactUnit;
+};
+
+export type RecipeChange = Omit<RecipeFact, 'value' | 'key'> & {
+  from: RecipeFact['value'] | null;
+  to: RecipeFact['value'] | null;
+};
+
+const UNITS: Record<string, FactUnit> = {
+  share: 'share',
+  fraction: 'share',
+  fatFraction: 'share',
+  saltFraction: 'share',
+  waterFraction: 'share',
+  dextroseFraction: 'share',
+  wasteFraction: 'share',
+  nitriteFraction: 'share',
+  nitrateFraction: 'share',
+  totalSaltFraction: 'share',
+  expectedYield: 'share',
+  rh: 'share',
+  targetPpm: 'ppm',
+  airC: 'C',
+  endCoreC: 'C',
+  diameterMm: 'mm',
+  pieceMm: 'mm',
+  targetPh: 'ph',
+  floorPh: 'ph',
+  writtenG: 'g',
+};
+
+const unitOf = (what: string): FactUnit =>
+  UNITS[what] ?? (/cost/i.test(what) ? 'cost' : /[a-z](Min|Max)?S$/.test(what) ? 's' : 'text');
+
+const plain = (value: unknown): RecipeFact['value'] =>
+  typeof value === 'number' || typeof value === 'boolean' || typeof value === 'string'
+    ? value
+    : Array.isArray(value)
+      ? value.join(', ')
+      : Object.values(value as object).join(' ');
+
+/** Every stated value of one part as facts; ids are not facts. */
+function factsOf(
+  part: RecipeFact['part'],
+  id: string,
+  subject: string,
+  body: object,
+): RecipeFact[] {
+  return Object.entries(body)
+    .filter(([what, value]) => what !== 'id' && value !== undefined && value !== null)
+    .map(([what, value]) => ({
+      key: `${part}/${id}/${what}`,
+      part,
+      subject,
+      what,
+      value: plain(value),
+      unit: typeof value === 'number' ? unitOf(what) : 'text',
+    }));
+}
+
+function recipeFacts(r: Recipe): RecipeFact[] {
+  const { meat, additions, cure, casing, program, process, schools, fermentation, ...rest } = r;
+  const { chill, ...times } = process;
+  const order = (part: 'meat' | 'addition' | 'stage', lines: readonly { name: string }[]) =>
+    factsOf(part, 'order', '', { order: lines.map((l) => l.name) });
+  return [
+    ...factsOf('recipe', '', r.name, rest),
+    ...meat.flatMap((m) => factsOf('meat', m.id, m.name, m)),
+    ...order('meat', meat),
+    ...(cure ? factsOf('cure', '', cure.name, cure) : []),
+    ...additions.flatMap((a) => factsOf('addition', a.id, a.name, a)),
+    ...order('addition', additions),
+    ...factsOf('casing', '', casing.name, casing),
+    ...program.flatMap((s) => factsOf('stage', s.id, s.name, s)),
+    ...order('stage', program),
+    ...chill.flatMap((c, i) => factsOf('chill', String(i), c.medium, c)),
+    ...factsOf('step', '', '', times),
+    ...factsOf('school', '', '', schools ?? {}),
+    ...factsOf('recipe', 'fermentation', r.name, fermentation ?? {}),
+  ];
+}
+
+/**
+ * What differs between two recipes, in the order of the newer one, gone things last. Lines are matched
+ * by id, so that a renamed line is a change of its name and not a new line.
+ * @returns one change a stated value; `from` null when it is new, `to` null when it is gone
+ */
+export function diffRecipes(older: Recipe, newer: Recipe): RecipeChange[] {
+  const before = new Map(recipeFacts(older).map((f) => [f.key, f]));
+  const after = recipeFacts(newer);
+  const keys = new Set(after.map((f) => f.key));
+  const changes = after
+    .filter((f) => before.get(f.key)?.value !== f.value)
+    .map(({ key, value, ...f }): RecipeChange => ({
+      ...f,
+      from: before.get(key)?.value ?? null,
+      to: value,
+    }));
+  const gone = [...before.values()]
+    .filter((f) => !keys.has(f.key))
+    .map(({ key: _key, value, ...f }): RecipeChange => ({ ...f, from: value, to: null }));
+  return [...changes, ...gone];
+}

@@ -1,0 +1,89 @@
+import { requireBetween, requireNonNegative, requirePositive } from '../guard';
+
+/** Heat capacities, J/gK, and the latent heat of ice, J/g. */
+const CP_WATER = 4.18;
+const CP_ICE = 2.05;
+const LATENT_ICE = 334;
+/** Sausage meat: heat capacity thawed and frozen, first freezing, and the water in it that can freeze (usual). */
+const MEAT = { cp: 3.4, cpFrozen: 1.9, freezesC: -1.5, freezable: 0.58 } as const;
+
+/**
+ * Heat in meat against 0 °C, J/g. Below first freezing part of its water is ice:
+ * `frozen share = 1 − freezesC / tempC` (ideal solution), so the heat to thaw it is counted.
+ * @param tempC [-20, 40] · @source apparent heat of lean meat after ASHRAE Refrigeration Handbook, ch. 19
+ */
+export function meatHeatJPerG(tempC: number): number {
+  requireBetween('meatC', tempC, -20, 40);
+  const { cp, cpFrozen, freezesC, freezable } = MEAT;
+  if (tempC >= freezesC) return cp * tempC;
+  const frozen = freezable * (1 - freezesC / tempC);
+  return cp * freezesC + cpFrozen * (tempC - freezesC) - frozen * LATENT_ICE;
+}
+
+export type IceInput = {
+  meatG: number;
+  /** [-20, 40] °C; below −1.5 °C the ice in the meat is counted. */
+  meatC: number;
+  /** The recipe's whole water, ice included, g, ≥ 0. */
+  waterG: number;
+  /** [0, 40] °C. */
+  waterC: number;
+  /** [-30, 0] °C. */
+  iceC: number;
+  /** Highest end of the chop, (0, 20] °C. */
+  targetC: number;
+  /** Heat that the machine puts into each gram of meat and water, J/g, [0, 200]. */
+  workJPerG: number;
+};
+
+export type IceShare = { iceG: number; waterG: number; finalC: number; feasible: boolean };
+
+/** End of the chop for a given ice mass, by bisection of the heat balance; ice may be left over at 0 °C. */
+function endC(i: IceInput, iceG: number): number {
+  const waterHeat = (tempC: number) =>
+    tempC >= 0 ? CP_WATER * tempC : CP_ICE * tempC - LATENT_ICE;
+  const start =
+    i.meatG * meatHeatJPerG(i.meatC) +
+    (i.waterG - iceG) * CP_WATER * i.waterC +
+    iceG * (CP_ICE * i.iceC - LATENT_ICE) +
+    i.workJPerG * (i.meatG + i.waterG);
+  const heatAt = (tempC: number) => i.meatG * meatHeatJPerG(tempC) + i.waterG * waterHeat(tempC);
+  let [low, high] = [-20, 40];
+  for (let n = 0; n < 60; n += 1) {
+    const middle = (low + high) / 2;
+    if (heatAt(middle) <= start) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/**
+ * How much of the recipe's water must be ice so that the chop ends at `targetC`. Heat balance:
+ * `meat·[h(meatC) − h(t)] + (W − ice)·cw·(waterC − t) + work = ice·(334 − ci·iceC + cw·t)`, solved for ice.
+ * @returns iceG and waterG with iceG + waterG = the water given; finalC what that ends at; feasible
+ * false when even all the water as ice ends warmer than targetC (then iceG is all of it)
+ * @throws RangeError naming the field that is out of its interval
+ * Valid for meat from −20 to 40 °C; heat from the room is left out: a chop lasts minutes, and in a
+ * room above 20 °C it adds up to about 1 °C. @source heat balance; latent heat of ice 334 kJ/kg
+ * @example iceShare({ meatG: 10000, meatC: 2, waterG: 2500, waterC: 10, iceC: -5, targetC: 12, workJPerG: 40 })
+ */
+export function iceShare(input: IceInput): IceShare {
+  requirePositive('meatG', input.meatG);
+  requireNonNegative('waterG', input.waterG);
+  requireBetween('waterC', input.waterC, 0, 40);
+  requireBetween('iceC', input.iceC, -30, 0);
+  requirePositive('targetC', input.targetC);
+  requireBetween('targetC', input.targetC, 0, 20);
+  requireBetween('workJPerG', input.workJPerG, 0, 200);
+  const { meatG, meatC, waterG, waterC, iceC, targetC, workJPerG } = input;
+  const surplus =
+    meatG * (meatHeatJPerG(meatC) - meatHeatJPerG(targetC)) +
+    waterG * CP_WATER * (waterC - targetC) +
+    workJPerG * (meatG + waterG);
+  const perGram = CP_WATER * waterC + LATENT_ICE - CP_ICE * iceC;
+  const wantedG = surplus / perGram;
+  const iceG = Math.min(waterG, Math.max(0, wantedG));
+  const feasible = wantedG <= waterG;
+  const finalC = endC(input, iceG);
+  return { iceG, waterG: waterG - iceG, finalC, feasible };
+}

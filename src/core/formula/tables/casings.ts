@@ -1,0 +1,80 @@
+import type { CasingKind } from '../recipe';
+
+export type CasingFacts = {
+  /** Usual stuffed diameters, mm. */
+  fromMm: number;
+  toMm: number;
+  /** Usual soak: minutes from and to, and the water, °C; null for casings that are used dry. */
+  soak: { minMin: number; maxMin: number; waterC: number } | null;
+  smokePasses: boolean;
+  edible: boolean;
+  looped: boolean;
+};
+
+const LUKEWARM = 32;
+const WARM = 40;
+const natural = { smokePasses: true, edible: true } as const;
+
+/** Casings as the trade uses them. @source field standard; soak times after customary practice */
+export const CASINGS: Record<CasingKind, CasingFacts> = {
+  sheep: {
+    ...natural,
+    fromMm: 18,
+    toMm: 26,
+    looped: true,
+    soak: { minMin: 30, maxMin: 60, waterC: LUKEWARM },
+  },
+  hog: {
+    ...natural,
+    fromMm: 28,
+    toMm: 44,
+    looped: true,
+    soak: { minMin: 30, maxMin: 120, waterC: LUKEWARM },
+  },
+  beef_middle: {
+    ...natural,
+    fromMm: 50,
+    toMm: 65,
+    looped: true,
+    soak: { minMin: 60, maxMin: 120, waterC: LUKEWARM },
+  },
+  bung: {
+    ...natural,
+    fromMm: 90,
+    toMm: 120,
+    looped: false,
+    soak: { minMin: 60, maxMin: 120, waterC: LUKEWARM },
+  },
+  collagen: {
+    fromMm: 16,
+    toMm: 32,
+    looped: true,
+    smokePasses: true,
+    edible: true,
+    soak: null,
+  },
+  cellulose: {
+    fromMm: 18,
+    toMm: 32,
+    looped: true,
+    smokePasses: true,
+    edible: false,
+    soak: null,
+  },
+  fibrous: {
+    fromMm: 40,
+    toMm: 120,
+    looped: false,
+    smokePasses: true,
+    edible: false,
+    soak: { minMin: 20, maxMin: 30, waterC: WARM },
+  },
+  plastic: {
+    fromMm: 30,
+    toMm: 150,
+    looped: false,
+    smokePasses: false,
+    edible: false,
+    soak: { minMin: 20, maxMin: 30, waterC: 20 },
+  },
+};
