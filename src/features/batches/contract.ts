@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { EntryBody } from '@/core';
+import { LOT_PROBLEMS, type EntryBody, type LotProblem } from '@/core';
 
 /** Two tonnes: more than any smokehouse this is for can hang. */
 export const MAX_MASS_G = 2_000_000;
@@ -23,6 +23,19 @@ const weighed = z.object({
   targetG: z.number().nonnegative().max(MAX_MASS_G),
   nitriteFraction: z.number().positive().max(1).optional(),
   lot: z.string().trim().max(100).optional(),
+  lotId: z.uuid().optional(),
+});
+const phLogged = z.object({
+  kind: z.literal('ph_logged'),
+  ph: z.number().min(3, 'no sausage is below pH 3').max(8, 'no sausage is above pH 8'),
+});
+const lotAllowed = z.object({
+  kind: z.literal('lot_allowed'),
+  lotId: z.uuid().nullable(),
+  lineId: z.string().min(1).max(100),
+  problems: z.array(z.enum(LOT_PROBLEMS)).min(1).max(10),
+  nitriteFraction: z.number().positive().max(1).optional(),
+  reason: words,
 });
 const reading = z.object({
   kind: z.literal('reading_logged'),
@@ -41,6 +54,7 @@ const stepDone = z.object({
 const facts = [
   weighed,
   reading,
+  phLogged,
   stepDone,
   z.object({ kind: z.literal('cure_hold_started'), coolerC: optionalTemp }),
   z.object({ kind: z.literal('cure_hold_ended'), coolerC: optionalTemp }),
@@ -85,6 +99,7 @@ const disposed = z.object({
 export const postedBodySchema = z.discriminatedUnion('kind', [
   ...facts,
   corrected,
+  lotAllowed,
   disposed.refine((d) => d.disposition !== 'release_on_authority' || d.authority, {
     path: ['authority'],
     message: 'name the authority and its written decision',
@@ -108,6 +123,7 @@ export type PostedEntry = z.input<typeof postedEntrySchema>;
 /** Every body that the logbook holds, for reading it back. */
 export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind', [
   ...facts,
+  lotAllowed,
   imported,
   corrected,
   disposed,
@@ -151,4 +167,11 @@ export type StartBatch = z.infer<typeof startBatchSchema>;
 
 export type PostResult =
   | { ok: true; known: boolean; holds: string[] }
-  | { ok: false; code: string; fields?: Record<string, string>; otherC?: number };
+  | {
+      ok: false;
+      code: string;
+      fields?: Record<string, string>;
+      otherC?: number;
+      /** What speaks against the lot; a release lead decides. */
+      problems?: LotProblem[];
+    };

@@ -11,8 +11,9 @@ import {
 } from '@/core';
 import { may } from '@/features/accounts/policy';
 import type { Person } from '@/features/accounts/identify';
-import { currentRules, loadSite } from '@/features/settings/repository';
+import { currentRules, loadSite, siteDay } from '@/features/settings/repository';
 import { findVersion } from '@/features/recipes/repository';
+import { moveStock, refuseLot } from '@/features/stores/service';
 import { nowS as clock } from '@/platform/clock';
 import type { Db, Tx } from '@/platform/db/client';
 import { notify } from '@/platform/events';
@@ -51,7 +52,8 @@ function asRecorded(body: PostedBody, dossier: Dossier, person: Author): EntryBo
   return body;
 }
 
-const neededPermission = (kind: EntryKind) => (kind === 'disposed' ? 'decide' : 'work_batches');
+const neededPermission = (kind: EntryKind) =>
+  kind === 'disposed' || kind === 'lot_allowed' ? 'decide' : 'work_batches';
 
 /** Odd temperatures are asked back once; impossible ones are refused. */
 function oddTemperature(
@@ -134,9 +136,12 @@ export async function postEntry(
     if (refusal) return { ok: false, code: refusal };
     const elsewhere = await probeElsewhere(tx, batchId, body, now);
     if (elsewhere) return { ok: false, code: elsewhere };
+    const lot = await refuseLot(tx, dossier, body, await siteDay(tx, now));
+    if (lot) return { ok: false, code: lot.code, problems: lot.problems };
     const seq = (dossier.entries.at(-1)?.seq ?? 0) + 1;
     const holds = holdsAfter(dossier, { ...entry, seq, recordedS: now }, now);
     await appendEntries(tx, batchId, [entry, ...holds], now);
+    await moveStock(tx, entry, by);
     if (body.kind === 'disposed' && body.disposition === 'destroy')
       await setClosed(tx, batchId, now);
     if (body.kind === 'corrected' && dossier.case.state.signature?.stands)
@@ -172,6 +177,7 @@ export async function startBatch(db: Db, person: Person, input: StartBatch): Pro
     if (known) return { ok: true, known: true, holds: [] };
     const version = await findVersion(tx, input.recipeVersionId);
     if (!version) return { ok: false, code: 'no_such_recipe' };
+    if (version.status !== 'approved') return { ok: false, code: 'not_approved' };
     const site = await loadSite(tx);
     const rules = await currentRules(tx);
     const prefix = `${DateTime.fromSeconds(startedS, { zone: site.timeZone }).toFormat('yyMMdd')}-`;

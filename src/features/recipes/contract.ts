@@ -1,5 +1,16 @@
 import { z } from 'zod';
-import type { Recipe } from '@/core';
+import {
+  ADDITION_KINDS,
+  ALLERGENS,
+  CASING_KINDS,
+  CURE_WORDS,
+  PLACES_IN_PROCESS,
+  SCHOOLS,
+  SPECIES,
+  STAGE_KINDS,
+  UNCURED_SMOKE_FROM_C,
+  type Recipe,
+} from '@/core';
 
 const name = z.string().trim().min(1, 'give it a name').max(100);
 const id = z.string().min(1).max(60);
@@ -7,67 +18,92 @@ const fraction = z
   .number('give a number')
   .min(0, 'cannot be negative')
   .max(2, 'more than 200 % of the meat cannot be meant');
+const part = z.number('give a number').min(0, 'cannot be negative').max(1, 'more than 100 %');
+const cost = z.number('give a number').min(0, 'cannot be negative').max(100_000);
 const duration = z
   .number('give a time')
   .min(0)
-  .max(14 * 24 * 3600);
-const UNCURED_LOW_C = 71;
+  .max(60 * 24 * 3600, 'longer than 60 days');
+const massG = z.number('give a weight').positive('must be more than 0').max(10_000_000);
 
 const stage = z.object({
   id,
   name,
-  kind: z.enum(['rest', 'dry', 'smoke', 'cook', 'bath', 'chill', 'hang']),
+  kind: z.enum(STAGE_KINDS),
   airC: z.number('give a temperature').min(0).max(160, 'hotter than a smokehouse'),
-  rh: z.number().min(0).max(1).optional(),
+  rh: part.optional(),
   smoke: z.boolean(),
   plannedS: duration.min(60, 'at least a minute'),
   endCoreC: z.number().min(20).max(95).optional(),
 });
 
-const shape = z.object({
+const meatLine = z.object({
+  id,
   name,
-  meat: z
-    .array(
-      z.object({
-        id,
-        name,
-        species: z.enum(['pork', 'beef', 'lamb', 'game', 'poultry']),
-        share: fraction.max(1),
-      }),
-    )
-    .min(1, 'a recipe needs meat')
-    .max(20),
+  species: z.enum(SPECIES),
+  share: fraction.max(1, 'more than 100 %').positive('must be more than 0'),
+  fatFraction: part.optional(),
+  writtenG: massG.optional(),
+  costPerKg: cost.optional(),
+});
+
+const addition = z.object({
+  id,
+  name,
+  kind: z.enum(ADDITION_KINDS),
+  fraction,
+  written: z
+    .discriminatedUnion('as', [
+      z.object({ as: z.literal('percent') }),
+      z.object({ as: z.literal('g_per_kg') }),
+      z.object({ as: z.literal('packet'), packetG: massG, perMeatG: massG }),
+    ])
+    .optional(),
+  place: z.enum(PLACES_IN_PROCESS).optional(),
+  saltFraction: part.optional(),
+  waterFraction: part.optional(),
+  fatFraction: part.optional(),
+  dextroseFraction: part.optional(),
+  allergens: z.array(z.enum(ALLERGENS)).max(ALLERGENS.length).optional(),
+  costPerKg: cost.optional(),
+});
+
+const cure = z.object({
+  name,
+  nitriteFraction: z
+    .number('give the percentage on the label')
+    .positive('from the label, more than 0')
+    .max(0.2, 'stronger than any cure'),
+  nitrateFraction: z.number('give a number').min(0).max(0.2, 'stronger than any cure'),
+  targetPpm: z
+    .number('give the ppm')
+    .positive('must be more than 0')
+    .max(1000, 'far over any limit'),
+  basis: z.enum(['meat_block', 'whole_batch', 'finished']).optional(),
+  acceptsItsSalt: z.boolean().optional(),
+  costPerKg: cost.optional(),
+});
+
+const schools = z.object(
+  Object.fromEntries(
+    Object.entries(SCHOOLS).map(([q, options]) => [q, z.enum(options).optional()]),
+  ),
+);
+
+/** The shape of a recipe: what the published schema says. */
+export const recipeShape = z.object({
+  name,
+  meat: z.array(meatLine).min(1, 'a recipe needs meat').max(20),
   totalSaltFraction: fraction.max(0.1, 'more than 10 % salt cannot be meant'),
-  cure: z
-    .object({
-      name,
-      nitriteFraction: z
-        .number()
-        .positive('from the label, more than 0')
-        .max(0.2, 'stronger than any cure'),
-      nitrateFraction: z.number().min(0).max(0.2),
-      targetPpm: z.number().positive('must be more than 0').max(1000, 'far over any limit'),
-    })
-    .nullable(),
-  additions: z
-    .array(
-      z.object({
-        id,
-        name,
-        kind: z.enum([
-          'seasoning',
-          'sugar',
-          'binder',
-          'phosphate',
-          'accelerator',
-          'water',
-          'inclusion',
-        ]),
-        fraction,
-      }),
-    )
-    .max(60),
-  casing: z.object({ name, diameterMm: z.number().min(8).max(200) }),
+  cure: cure.nullable(),
+  additions: z.array(addition).max(80),
+  casing: z.object({
+    name,
+    diameterMm: z.number('give a number').min(8, 'thinner than any casing').max(200),
+    kind: z.enum(CASING_KINDS).optional(),
+    pieceMm: z.number('give a number').min(20, 'shorter than any piece').max(5000).optional(),
+    wasteFraction: part.max(0.5, 'more than half is wasted').optional(),
+  }),
   program: z.array(stage).min(1, 'the house needs at least one stage').max(20),
   process: z.object({
     prepareS: duration,
@@ -78,30 +114,87 @@ const shape = z.object({
     pullS: duration,
     chill: z
       .array(z.object({ medium: z.enum(['ice_bath', 'shower', 'cooler']), plannedS: duration }))
-      .min(1)
+      .min(1, 'it has to be chilled')
       .max(5),
     bloomS: duration,
     packS: duration,
   }),
+  schools: schools.optional(),
+  expectedYield: z.number('give a number').min(0.2, 'less than 20 %').max(1.2).optional(),
+  fermentation: z
+    .object({
+      targetPh: z.number('give a pH').min(4, 'below pH 4').max(5.6, 'above pH 5.6'),
+      floorPh: z.number('give a pH').min(3.8, 'below pH 3.8').max(5.6, 'above pH 5.6'),
+    })
+    .optional(),
+  customersMeat: z.boolean().optional(),
+  saltCostPerKg: cost.optional(),
+  casingCostPerM: cost.optional(),
 });
 
-/** A whole recipe as it may be saved: shapes, and the figures that must agree with each other. */
-export const recipeSchema: z.ZodType<Recipe> = shape.superRefine((r, ctx) => {
-  const issue = (path: (string | number)[], message: string) =>
-    ctx.addIssue({ code: 'custom', path, message });
+type Shape = z.infer<typeof recipeShape>;
+type Report = (path: (string | number)[], message: string) => void;
+
+function meatAgrees(r: Shape, issue: Report) {
   const sum = r.meat.reduce((s, m) => s + m.share, 0);
   if (Math.abs(sum - 1) > 1e-6)
     issue(['meat'], `the shares sum to ${(sum * 100).toFixed(1)} %, not 100 %`);
-  if (r.process.cureHoldMaxS < r.process.cureHoldMinS)
-    issue(['process', 'cureHoldMaxS'], 'the longest hold is shorter than the shortest');
-  r.program.forEach((s, i) => {
-    if (!r.cure && s.smoke && s.airC < UNCURED_LOW_C)
+}
+
+function idsDiffer(r: Shape, issue: Report) {
+  const lines = [...r.meat, ...r.additions].map((l) => l.id);
+  const twice = lines.find((x, i) => lines.indexOf(x) !== i || x === 'cure' || x === 'salt');
+  if (twice !== undefined) issue(['additions'], `two lines have the id ${twice}`);
+  const stages = r.program.map((s) => s.id);
+  if (new Set(stages).size < stages.length) issue(['program'], 'two stages have the same id');
+}
+
+/** Nitrite is dosed in one place: a cure among the additions is a second one, or one in disguise. */
+function oneCure(r: Shape, issue: Report) {
+  r.additions.forEach((a, i) => {
+    if (CURE_WORDS.test(a.name))
       issue(
-        ['program', i, 'airC'],
-        `without cure, no smoke below ${UNCURED_LOW_C} °C: the only safe shape is hot and fast`,
+        ['additions', i, 'name'],
+        r.cure
+          ? `${a.name} would be a second cure: the recipe has ${r.cure.name} already`
+          : `${a.name} is a cure: choose “cured” and give it there, with its strength and ppm`,
       );
   });
-});
+}
+
+function packetsAgree(r: Shape, issue: Report) {
+  r.additions.forEach((a, i) => {
+    if (a.written?.as !== 'packet') return;
+    const said = a.written.packetG / a.written.perMeatG;
+    if (Math.abs(said - a.fraction) > 1e-9)
+      issue(['additions', i, 'fraction'], 'does not agree with the packet it was written from');
+  });
+}
+
+function processAgrees(r: Shape, issue: Report) {
+  if (r.process.cureHoldMaxS < r.process.cureHoldMinS)
+    issue(['process', 'cureHoldMaxS'], 'the longest hold is shorter than the shortest');
+  if (r.fermentation && r.fermentation.targetPh < r.fermentation.floorPh)
+    issue(['fermentation', 'targetPh'], 'lower than the culture reaches');
+  if (r.fermentation && !r.program.some((s) => s.kind === 'ferment'))
+    issue(['program'], 'a fermented product needs a fermentation stage');
+  if (!r.fermentation && r.program.some((s) => s.kind === 'ferment'))
+    issue(['program'], 'a fermentation stage needs a target pH: choose a fermentation');
+  r.program.forEach((s, i) => {
+    if (!r.cure && s.smoke && s.airC < UNCURED_SMOKE_FROM_C)
+      issue(
+        ['program', i, 'airC'],
+        `without cure, no smoke below ${UNCURED_SMOKE_FROM_C} °C: the only safe shape is hot and fast`,
+      );
+  });
+}
+
+/** A whole recipe as it may be saved: shapes, and the figures that must agree with each other. */
+export const recipeSchema = recipeShape.superRefine((r, ctx) => {
+  const issue: Report = (path, message) => ctx.addIssue({ code: 'custom', path, message });
+  for (const agree of [meatAgrees, idsDiffer, oneCure, packetsAgree, processAgrees])
+    agree(r, issue);
+}) as unknown as z.ZodType<Recipe>;
 
 export const saveRecipeSchema = z.object({
   /** Left out for a new recipe. */
@@ -112,3 +205,10 @@ export const saveRecipeSchema = z.object({
   content: recipeSchema,
 });
 export type SaveRecipe = z.infer<typeof saveRecipeSchema>;
+
+export const decideSchema = z.object({
+  versionId: z.uuid(),
+  status: z.enum(['approved', 'retired']),
+  reason: z.string().trim().min(3, 'say in a few words why').max(500),
+});
+export type Decide = z.infer<typeof decideSchema>;

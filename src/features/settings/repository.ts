@@ -1,3 +1,4 @@
+import { DateTime } from 'luxon';
 import type { Rule, RuleSet, Scale, UnitSystem, WorkingHours } from '@/core';
 import type { Handle } from '@/platform/db/client';
 
@@ -32,6 +33,12 @@ export const saveSite = (db: Handle, site: Site) => {
     .onConflict((c) => c.column('id').doUpdateSet(row))
     .execute();
 };
+
+/** The day at the site, yyyy-mm-dd: use-by dates are days where the meat is. */
+export async function siteDay(db: Handle, nowS: number): Promise<string> {
+  const site = await loadSite(db);
+  return DateTime.fromSeconds(nowS, { zone: site.timeZone }).toISODate()!;
+}
 
 const RULE_COLUMNS = [
   'rule.id',

@@ -1,12 +1,18 @@
 import { Migrator } from 'kysely';
 import type { Db } from './client';
 import * as foundations from './migrations/0001-foundations';
+import * as formulation from './migrations/0002-formulation';
 
 /** Brings the schema up to date; each migration runs once, in its own transaction, under a lock. */
 export async function migrateToLatest(db: Db): Promise<void> {
   const migrator = new Migrator({
     db,
-    provider: { getMigrations: async () => ({ '0001-foundations': foundations }) },
+    provider: {
+      getMigrations: async () => ({
+        '0001-foundations': foundations,
+        '0002-formulation': formulation,
+      }),
+    },
   });
   const { error } = await migrator.migrateToLatest();
   if (error) throw error;

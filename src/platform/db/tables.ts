@@ -1,5 +1,8 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type {
+  Allergen,
+  AdditionKind,
+  Species,
   EntryBody,
   Recipe,
   RuleBody,
@@ -11,6 +14,21 @@ import type {
 
 type Instant = ColumnType<Date, Date | string, Date | string>;
 type Made = ColumnType<Date, Date | string | undefined, never>;
+
+export type IngredientKind = 'meat' | 'cure' | 'salt' | 'addition';
+
+/** What is known of an ingredient whatever the lot; lots may say some of it more exactly. */
+export type IngredientFacts = {
+  species?: Species;
+  fatFraction?: number;
+  additionKind?: AdditionKind;
+  saltFraction?: number;
+  waterFraction?: number;
+  dextroseFraction?: number;
+  nitriteFraction?: number;
+  nitrateFraction?: number;
+  allergens?: Allergen[];
+};
 
 export interface Tables {
   site: {
@@ -40,7 +58,14 @@ export interface Tables {
     confirmedByName: string | null;
   };
   scale: { id: string; name: string; capacityG: number; resolutionG: number };
-  house: { id: string; name: string };
+  house: {
+    id: string;
+    name: string;
+    sticks: number | null;
+    stickMm: number | null;
+    dropMm: number | null;
+    capacityG: number | null;
+  };
   device: {
     id: string;
     name: string;
@@ -69,6 +94,49 @@ export interface Tables {
     reason: string;
     createdAt: Made;
     createdByName: string;
+  };
+  recipeDecision: {
+    id: string;
+    seq: Generated<number>;
+    versionId: string;
+    status: 'approved' | 'retired';
+    reason: string;
+    decidedAt: Made;
+    decidedByName: string;
+  };
+  ingredient: {
+    id: string;
+    name: string;
+    kind: IngredientKind;
+    facts: JSONColumnType<IngredientFacts>;
+    createdAt: Made;
+  };
+  lot: {
+    id: string;
+    ingredientId: string;
+    code: string;
+    supplier: string;
+    receivedAt: Instant;
+    receivedTempC: number | null;
+    amountG: number;
+    costPerKg: number | null;
+    /** A day, yyyy-mm-dd. */
+    useBy: string | null;
+    fatFraction: number | null;
+    nitriteFraction: number | null;
+    nitrateFraction: number | null;
+    owner: string | null;
+    recordedAt: Made;
+    recordedByName: string;
+  };
+  lotMove: {
+    id: string;
+    lotId: string;
+    entryId: string | null;
+    changeG: number;
+    reason: string;
+    movedAt: Made;
+    byName: string;
   };
   batch: {
     id: string;

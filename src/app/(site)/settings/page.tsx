@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
 import { listPeople } from '@/features/accounts/service';
-import { CHECK_WORDS } from '@/features/batches/ui/words';
+import { RULE_WORDS } from '@/features/batches/ui/words';
 import {
   listDevices,
   listHouses,
@@ -59,7 +59,7 @@ export default async function SettingsPage() {
           </p>
           {RULE_KINDS.map((kind) => (
             <div key={kind}>
-              <h3 className="font-semibold">{CHECK_WORDS[kind]}</h3>
+              <h3 className="font-semibold">{RULE_WORDS[kind]}</h3>
               <ul>
                 {rules
                   .filter((r) => r.body.kind === kind)

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { CURE_LINE, SALT_LINE, scaleRecipe, type Scale } from '@/core';
+import { CURE_LINE, scaleRecipe, type Recipe, type Scale } from '@/core';
 import type { Show } from '@/ui/show';
 import type { Dossier } from '../case';
 import { nextStep } from '../next-step';
@@ -9,6 +9,12 @@ import { HoldClock } from './HoldClock';
 import { StepWeight } from './StepWeight';
 import { WeighList } from './WeighList';
 import { nextWords } from './words';
+
+/** The recipe with the strength of the cure that was really weighed: plain salt follows it. */
+const withCureAsWeighed = (recipe: Recipe, nitriteFraction: number | null): Recipe =>
+  recipe.cure && nitriteFraction !== null
+    ? { ...recipe, cure: { ...recipe.cure, nitriteFraction } }
+    : recipe;
 
 /** What to do now: the next step large, its form under it, then the weighing list. */
 export function NowPanel({
@@ -26,12 +32,11 @@ export function NowPanel({
   const { recipe, state } = c;
   const next = nextStep(c);
   const cure = state.weighed[CURE_LINE];
-  const lines = scaleRecipe(
-    recipe,
-    state.meatG ?? state.plannedMeatG,
-    scales,
-    cure?.amountG,
-  ).filter((l) => l.lineId !== SALT_LINE || l.targetG > 0);
+  const { lines } = scaleRecipe(
+    withCureAsWeighed(recipe, cure?.nitriteFraction ?? null),
+    { meatG: state.meatG ?? state.plannedMeatG },
+    { scales, weighedCureG: cure?.amountG },
+  );
   const inHouse = ['start_run', 'next_stage', 'pull', 'start_chill', 'cool'].includes(next.code);
   const open = state.phase !== 'released' && state.phase !== 'destroyed';
   return (

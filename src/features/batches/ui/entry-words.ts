@@ -1,6 +1,6 @@
 import type { EntryBody, Recipe } from '@/core';
 import type { Show } from '@/ui/show';
-import { CHECK_WORDS, MEDIUM_WORDS, STEP_WORDS } from './words';
+import { CHECK_WORDS, LOT_PROBLEM_WORDS, MEDIUM_WORDS, STEP_WORDS } from './words';
 
 const lineName = (recipe: Recipe, id: string) =>
   id === 'cure'
@@ -37,6 +37,10 @@ export function entryWords(b: EntryBody, recipe: Recipe, s: Show): string {
       return `${b.what === 'core' ? 'Core' : b.what === 'air' ? 'Air' : 'Cooler'} ${s.temp(b.tempC)} by hand`;
     case 'readings_imported':
       return `Logger file ${b.fileName} imported: ${b.channels.map((c) => c.name).join(', ')}`;
+    case 'ph_logged':
+      return `pH ${s.number(b.ph, 2)} of the test piece`;
+    case 'lot_allowed':
+      return `Decision on ${lineName(recipe, b.lineId)}, ${b.problems.map((p) => LOT_PROBLEM_WORDS[p]).join(', ')}: used all the same. Reason: ${b.reason}`;
     case 'pulled':
       return 'Pulled';
     case 'chill_started':

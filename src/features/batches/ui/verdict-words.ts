@@ -5,8 +5,8 @@ type Say = (f: (name: string) => number, s: Show, c: Check) => string;
 
 const window: Say = (f, s) =>
   `${s.temp(f('fromC'))} to ${s.temp(f('toC'))} in ${s.duration(f('elapsedS'))}, limit ${s.duration(f('maxS'))}.`;
-const dose: Say = (f, s) =>
-  `${s.number(f('ppm'))} ppm (${s.number(f('ppmLow'))} to ${s.number(f('ppmHigh'))} by the scales), limits ${s.number(f('minPpm'), 0)} to ${s.number(f('maxPpm'), 0)} ppm of the meat block: ${s.grams(f('cureG'))} of ${s.number(f('nitritePercent'), 2)} % cure on ${s.mass(f('meatG'))}.`;
+const dose: Say = (f, s, c) =>
+  `${s.number(f('ppm'))} ppm (${s.number(f('ppmLow'))} to ${s.number(f('ppmHigh'))} by the scales), limits ${s.number(f('minPpm'), 0)} to ${s.number(f('maxPpm'), 0)} ppm of the ${c.figures.some((x) => x.name === 'basisG') ? `batch, ${s.mass(f('basisG'))}` : 'meat block'}: ${s.grams(f('cureG'))} of ${s.number(f('nitritePercent'), 2)} % cure on ${s.mass(f('meatG'))}.`;
 const lethal: Say = (f, s, c) => {
   const logs = `${s.number(f('logs'), 2)} of ${s.number(f('targetLogs'))} log on the slowest core, peak ${s.temp(f('peakC'))}.`;
   if (c.figures.some((x) => x.name === 'neededS'))
@@ -34,6 +34,10 @@ const gaps: Say = (f, s, c) => {
   const at = c.figures.filter((x) => x.unit === 'at').map((x) => s.clock(x.value));
   const pairs = at.filter((_, i) => i % 2 === 0).map((from, i) => `${from} to ${at[2 * i + 1]}`);
   return `${s.number(f('gaps'), 0)} without a credited probe in the thickest piece: ${pairs.join(', ')}.`;
+};
+const soured: Say = (f, s, c) => {
+  const ph = c.figures.some((x) => x.name === 'ph') ? `pH ${s.number(f('ph'), 2)}, ` : '';
+  return `${ph}target ${s.number(f('targetPh'), 2)}. ${s.number(f('degreeHours'), 0)} degree-hours (°C·h) in ${s.duration(f('elapsedS'))}, limit ${s.number(f('limit'), 0)}.`;
 };
 const plain =
   (text: string): Say =>
@@ -64,6 +68,17 @@ const SAY: Record<string, Say> = {
   'cure_hold:held': held,
   'uncured_smoke:cured': plain('The batch is cured.'),
   'uncured_smoke:cold_smoke': plain('The program smokes cold without cure.'),
+  'fermentation:not_started': plain('The fermentation has not started.'),
+  'fermentation:no_chamber_log': plain('No chamber temperature is recorded.'),
+  'fermentation:no_ph': joined('No pH of the test piece is recorded.', soured),
+  'fermentation:running': joined('Not at its pH yet.', soured),
+  'fermentation:gaps': joined('The chamber log has holes of more than 4 h.', soured),
+  'fermentation:over_limit': joined('Too long in the warm before the pH fell.', soured),
+  'fermentation:reached': soured,
+  'come_up:fermenting': plain('Judged by the fermentation until its pH is reached.'),
+  'come_up:fermented': plain(
+    'The pH was reached before the cook; the fermentation is judged instead.',
+  ),
   'come_up:too_slow': joined('Too slow.', window),
   'come_up:incomplete': joined('Not finished.', window),
   'uncured_smoke:too_slow': joined('Too long in the warm zone without cure.', window),

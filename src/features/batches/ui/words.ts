@@ -1,4 +1,4 @@
-import type { CheckCode, DispositionKind, Phase, StepName } from '@/core';
+import type { CheckCode, DispositionKind, LotProblem, Phase, RuleKind, StepName } from '@/core';
 import type { Show } from '@/ui/show';
 import type { NextStep } from '../next-step';
 
@@ -18,10 +18,21 @@ export const CHECK_WORDS: Record<CheckCode, string> = {
   dose: 'Cure dose',
   cure_hold: 'Cure hold',
   uncured_smoke: 'No slow smoke without cure',
+  fermentation: 'Fermentation',
   come_up: 'Come-up',
   lethality: 'Lethality',
   cooling: 'Cooling',
   probe_evidence: 'Probe evidence',
+};
+
+/** Names of the rules: those of the checks, and what a formula is held against. */
+export const RULE_WORDS: Record<RuleKind, string> = { ...CHECK_WORDS, formula: 'Formula' };
+
+export const LOT_PROBLEM_WORDS: Record<LotProblem, string> = {
+  past_use_by: 'past its use-by',
+  wrong_strength: 'another strength than the recipe was written for',
+  wrong_ingredient: 'not the ingredient of this line',
+  other_owner: 'meat of another owner',
 };
 
 export const STEP_WORDS: Record<StepName, string> = {
@@ -111,6 +122,13 @@ const PROBLEMS: Record<string, string> = {
     'Your session has ended. Sign in again; what you entered is kept here and will be sent.',
   no_such_batch: 'There is no such batch.',
   no_such_recipe: 'There is no such recipe version.',
+  not_approved:
+    'This version is not approved. A formulator or release lead approves it under Recipes.',
+  not_fermented: 'This recipe is not fermented.',
+  no_such_lot: 'There is no such lot in the stores.',
+  lot_label_differs:
+    'The strength typed is not the one on this lot. Look at the packet, or choose the right lot.',
+  lot_needs_decision: 'A release lead has to decide before this may be weighed into the batch',
   id_taken: 'Another entry has this number. Reload the page and enter it again.',
   bad_entry: 'Something in this entry is not right.',
   ready_by_past: 'Ready-by lies in the past. Choose a later time.',

@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import { CURE_LINE, parseNumber, scaleRecipe, toBase } from '@/core';
+import { CURE_LINE, judgeFormula, parseNumber, recipeFigures, scaleRecipe, toBase } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { MAX_MASS_G } from '@/features/batches/contract';
 import { piecesOf, planBatch } from '@/features/batches/plan';
@@ -7,7 +7,7 @@ import { CureCard } from '@/features/batches/ui/CureCard';
 import { DoseTable } from '@/features/batches/ui/DoseTable';
 import { StartForm } from '@/features/batches/ui/StartForm';
 import { Timeline } from '@/features/batches/ui/Timeline';
-import { latestVersions } from '@/features/recipes/repository';
+import { approvedVersions } from '@/features/recipes/repository';
 import { currentRules, listScales, loadSite } from '@/features/settings/repository';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
@@ -23,12 +23,13 @@ export default async function NewBatchPage({ searchParams }: { searchParams: Pro
   const query = await searchParams;
   const show = await showOfRequest();
   const site = await loadSite(db());
-  const recipes = await latestVersions(db());
+  const recipes = await approvedVersions(db());
   const version = recipes.find((v) => v.id === query.recipe) ?? recipes[0];
   if (!version)
     return (
       <p className="sheet">
-        There is no recipe yet. A formulator writes the first one under Recipes.
+        There is no approved recipe yet. A formulator writes and approves the first one under
+        Recipes.
       </p>
     );
   const recipe = version.content;
@@ -51,12 +52,11 @@ export default async function NewBatchPage({ searchParams }: { searchParams: Pro
   const plan = readyAt.isValid
     ? planBatch(recipe, rules.cure_hold.body, site, fromS, readyAt.toSeconds())
     : null;
-  const lines = usable ? scaleRecipe(recipe, usable, await listScales(db())) : [];
+  const scales = await listScales(db());
+  const lines = usable ? scaleRecipe(recipe, { meatG: usable }, { scales }).lines : [];
   const cure = lines.find((l) => l.lineId === CURE_LINE);
-  const outside =
-    recipe.cure !== null &&
-    (recipe.cure.targetPpm < rules.dose.body.minPpm ||
-      recipe.cure.targetPpm > rules.dose.body.maxPpm);
+  const findings = judgeFormula({ recipe, figures: recipeFigures(recipe), rules });
+  const outside = findings.some((f) => f.code === 'dose' && f.level === 'blocking');
   return (
     <>
       <h1 className="mb-3 text-2xl font-extrabold">Start a batch</h1>

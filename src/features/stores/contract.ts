@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { ADDITION_KINDS, ALLERGENS, SPECIES } from '@/core';
+
+/** Ten tonnes: more than any lot that this is for. */
+const MAX_LOT_G = 10_000_000;
+
+const name = z.string().trim().min(1, 'give it a name').max(100);
+const fraction = z.number('give a number').min(0, 'cannot be negative').max(1, 'more than 100 %');
+const day = z.iso.date('give a day, such as 2026-12-24');
+
+export const ingredientSchema = z.object({
+  id: z.uuid(),
+  name,
+  kind: z.enum(['meat', 'cure', 'salt', 'addition']),
+  facts: z.object({
+    species: z.enum(SPECIES).optional(),
+    fatFraction: fraction.optional(),
+    additionKind: z.enum(ADDITION_KINDS).optional(),
+    saltFraction: fraction.optional(),
+    waterFraction: fraction.optional(),
+    dextroseFraction: fraction.optional(),
+    nitriteFraction: fraction.optional(),
+    nitrateFraction: fraction.optional(),
+    allergens: z.array(z.enum(ALLERGENS)).optional(),
+  }),
+});
+export type IngredientInput = z.infer<typeof ingredientSchema>;
+
+export const lotSchema = z
+  .object({
+    id: z.uuid(),
+    ingredientId: z.uuid('choose the ingredient'),
+    code: z.string().trim().min(1, 'give the lot its number').max(60),
+    supplier: z.string().trim().min(1, 'who brought it?').max(100),
+    receivedAt: z.iso.datetime({ offset: true }),
+    receivedTempC: z.number().min(-40).max(60).nullable(),
+    amountG: z.number('give the weight').positive('more than 0').max(MAX_LOT_G, 'more than 10 t'),
+    costPerKg: z.number().min(0, 'cannot be negative').max(100_000).nullable(),
+    useBy: day.nullable(),
+    fatFraction: fraction.nullable(),
+    nitriteFraction: fraction.max(0.2, 'stronger than any cure').nullable(),
+    nitrateFraction: fraction.max(0.2, 'stronger than any cure').nullable(),
+    owner: z.string().trim().min(1).max(100).nullable(),
+  })
+  .strict();
+export type LotInput = z.infer<typeof lotSchema>;
+
+export const adjustSchema = z.object({
+  id: z.uuid(),
+  lotId: z.uuid(),
+  /** What a count found is left, g. */
+  countedG: z.number('give the weight').min(0, 'cannot be negative').max(MAX_LOT_G),
+  reason: z.string().trim().min(3, 'say in a few words why').max(300),
+});
+export type Adjust = z.infer<typeof adjustSchema>;
