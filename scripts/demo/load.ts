@@ -3,14 +3,21 @@ import pg from 'pg';
 import { addPerson, countPeople, listPeople } from '../../src/features/accounts/service';
 import { loadOpenDossiers } from '../../src/features/batches/case';
 import { appendEntries, setClosed } from '../../src/features/batches/repository';
-import { latestVersions, type Version } from '../../src/features/recipes/repository';
-import { saveRecipe } from '../../src/features/recipes/service';
+import {
+  approvedVersions,
+  latestVersions,
+  type Version,
+} from '../../src/features/recipes/repository';
+import { decideVersion, saveRecipe } from '../../src/features/recipes/service';
 import { houseChannels } from '../../src/features/readings/repository';
 import { currentRules, listHouses, saveSite } from '../../src/features/settings/repository';
 import { addDevice, addHouse } from '../../src/features/settings/service';
 import type { makeAuth, Role } from '../../src/platform/auth';
 import type { Db } from '../../src/platform/db/client';
+import type { Recipe } from '../../src/core';
+import { MORE_RECIPES } from './more-recipes';
 import { DEMO_RECIPES } from './recipes';
+import { loadStores, lotsByName } from './stores';
 import { HOUR, tell, type Story, type World } from './story';
 
 export const DEMO_PASSWORD = 'alder-and-salt';
@@ -31,7 +38,11 @@ export async function emptyDatabase(url: string): Promise<void> {
   await client.end();
 }
 
-async function loadSiteData(db: Db, auth: ReturnType<typeof makeAuth>): Promise<void> {
+async function loadSiteData(
+  db: Db,
+  auth: ReturnType<typeof makeAuth>,
+  nowS: number,
+): Promise<void> {
   await saveSite(db, {
     name: 'Alderhollow Smokehouse',
     timeZone: TIME_ZONE,
@@ -62,8 +73,38 @@ async function loadSiteData(db: Db, auth: ReturnType<typeof makeAuth>): Promise<
   ];
   await addHouse(db, { id: 'big', name: 'Big house', channels: probes });
   await addHouse(db, { id: 'little', name: 'Little house', channels: probes });
-  for (const content of DEMO_RECIPES)
-    await saveRecipe(db, { basedOn: 0, reason: 'First version', content }, 'Tomas Reed');
+  const room = { stickMm: 900, dropMm: 620 };
+  const rooms = {
+    big: { sticks: 24, capacityG: 80_000 },
+    little: { sticks: 10, capacityG: 30_000 },
+  };
+  for (const [id, size] of Object.entries(rooms))
+    await db
+      .updateTable('house')
+      .set({ ...room, ...size })
+      .where('id', '=', id)
+      .execute();
+  for (const content of [...DEMO_RECIPES, ...MORE_RECIPES]) await publish(db, content);
+  await loadStores(db, nowS, 'Ines Quill');
+  const link = (await latestVersions(db)).find((v) => v.content.name === 'Caraway garden link')!;
+  const tried = structuredClone(link.content);
+  tried.totalSaltFraction = 0.0175;
+  tried.additions[0]!.fraction = 0.003;
+  const draft = { recipeId: link.recipeId, basedOn: 1, content: tried };
+  await saveRecipe(db, { ...draft, reason: 'Less salt, more caraway: to be tried' }, 'Tomas Reed');
+}
+
+/** Writes a recipe and approves it, as a formulator does. */
+async function publish(db: Db, content: Recipe): Promise<void> {
+  const saved = await saveRecipe(
+    db,
+    { basedOn: 0, reason: 'First version', content },
+    'Tomas Reed',
+  );
+  if (!saved.ok) throw new Error(`demo: ${content.name} refused (${saved.code})`);
+  const decision = { versionId: saved.data.versionId, status: 'approved' as const };
+  const answer = await decideVersion(db, { ...decision, reason: 'Tried and tasted' }, 'Tomas Reed');
+  if (!answer.ok) throw new Error(`demo: ${content.name} not approved (${JSON.stringify(answer)})`);
 }
 
 async function world(db: Db): Promise<World> {
@@ -85,6 +126,7 @@ async function world(db: Db): Promise<World> {
     second: author('formulator'),
     lead: author('release_lead'),
     channels,
+    lots: await lotsByName(db),
     timeZone: TIME_ZONE,
   };
 }
@@ -200,9 +242,9 @@ export async function loadDemo(
   nowS: number,
 ): Promise<string[]> {
   const isNew = (await countPeople(db)) === 0;
-  if (isNew) await loadSiteData(db, auth);
+  if (isNew) await loadSiteData(db, auth, nowS);
   const w = await world(db);
-  const by = Object.fromEntries((await latestVersions(db)).map((v) => [v.content.name, v]));
+  const by = Object.fromEntries((await approvedVersions(db)).map((v) => [v.content.name, v]));
   if (isNew) await tellPast(w, by, nowS);
   if (await clearStale(w, nowS)) await tellPresent(w, by, nowS);
   const name = 'Simulated house';

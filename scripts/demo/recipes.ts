@@ -18,8 +18,22 @@ export const DEMO_RECIPES: Recipe[] = [
   {
     name: 'Caraway garden link',
     meat: [
-      { id: 'shoulder', name: 'Pork shoulder 80/20', species: 'pork', share: 0.85 },
-      { id: 'jowl', name: 'Pork jowl', species: 'pork', share: 0.15 },
+      {
+        id: 'shoulder',
+        name: 'Pork shoulder 80/20',
+        species: 'pork',
+        share: 0.85,
+        fatFraction: 0.2,
+        costPerKg: 5.4,
+      },
+      {
+        id: 'jowl',
+        name: 'Pork jowl',
+        species: 'pork',
+        share: 0.15,
+        fatFraction: 0.6,
+        costPerKg: 3.1,
+      },
     ],
     totalSaltFraction: 0.018,
     cure: { name: 'Cure #1', nitriteFraction: 0.0625, nitrateFraction: 0, targetPpm: 135 },
@@ -29,7 +43,10 @@ export const DEMO_RECIPES: Recipe[] = [
       { id: 'white-pepper', name: 'White pepper', kind: 'seasoning', fraction: 0.0022 },
       { id: 'ice', name: 'Ice water', kind: 'water', fraction: 0.06 },
     ],
-    casing: { name: 'Hog casing', diameterMm: 36 },
+    casing: { name: 'Hog casing', diameterMm: 36, kind: 'hog', pieceMm: 280, wasteFraction: 0.07 },
+    casingCostPerM: 0.42,
+    saltCostPerKg: 0.9,
+    expectedYield: 0.88,
     program: [
       { id: 'dry', name: 'Dry', kind: 'dry', airC: 54, rh: 0.3, smoke: false, plannedS: HOUR },
       {
@@ -64,8 +81,8 @@ export const DEMO_RECIPES: Recipe[] = [
   {
     name: 'Juniper boar ring',
     meat: [
-      { id: 'boar', name: 'Wild boar trim', species: 'game', share: 0.6 },
-      { id: 'belly', name: 'Pork belly', species: 'pork', share: 0.4 },
+      { id: 'boar', name: 'Wild boar trim', species: 'game', share: 0.6, fatFraction: 0.12 },
+      { id: 'belly', name: 'Pork belly', species: 'pork', share: 0.4, fatFraction: 0.5 },
     ],
     totalSaltFraction: 0.019,
     cure: { name: 'Cure #1', nitriteFraction: 0.0625, nitrateFraction: 0, targetPpm: 140 },
@@ -75,7 +92,14 @@ export const DEMO_RECIPES: Recipe[] = [
       { id: 'beet', name: 'Beet sugar', kind: 'sugar', fraction: 0.004 },
       { id: 'ice', name: 'Ice water', kind: 'water', fraction: 0.05 },
     ],
-    casing: { name: 'Beef middle', diameterMm: 56 },
+    casing: {
+      name: 'Beef middle',
+      diameterMm: 56,
+      kind: 'beef_middle',
+      pieceMm: 520,
+      wasteFraction: 0.06,
+    },
+    expectedYield: 0.85,
     program: [
       { id: 'dry', name: 'Dry', kind: 'dry', airC: 57, rh: 0.3, smoke: false, plannedS: HOUR },
       {
@@ -121,7 +145,14 @@ export const DEMO_RECIPES: Recipe[] = [
       { id: 'ascorbate', name: 'Sodium ascorbate', kind: 'accelerator', fraction: 0.0005 },
       { id: 'ice', name: 'Ice water', kind: 'water', fraction: 0.05 },
     ],
-    casing: { name: 'Sheep casing', diameterMm: 24 },
+    casing: {
+      name: 'Sheep casing',
+      diameterMm: 24,
+      kind: 'sheep',
+      pieceMm: 160,
+      wasteFraction: 0.08,
+    },
+    expectedYield: 0.87,
     program: [
       { id: 'dry', name: 'Dry', kind: 'dry', airC: 55, rh: 0.3, smoke: false, plannedS: 45 * MIN },
       {

@@ -22,6 +22,8 @@ import { loadDossier } from '../../src/features/batches/case';
 import { recordDueHolds } from '../../src/features/batches/service';
 import { sealOf, STATEMENT } from '../../src/features/batches/sign';
 import { storeReadings } from '../../src/features/readings/repository';
+import { ingredientOf } from '../../src/features/stores/lot-problems';
+import { moveStock } from '../../src/features/stores/service';
 import type { Version } from '../../src/features/recipes/repository';
 import type { Db } from '../../src/platform/db/client';
 import { hashOf } from '../../src/platform/hash';
@@ -48,6 +50,8 @@ export type World = {
   second: Author;
   lead: Author;
   channels: Record<string, Record<string, number>>;
+  /** A lot of each ingredient, by its name. */
+  lots: Record<string, string>;
   timeZone: string;
 };
 
@@ -73,6 +77,7 @@ function weighIns(
         scaleResolutionG,
         targetG,
         nitriteFraction,
+        lotId: w.lots[ingredientOf(recipe, lineId)],
       },
     ]);
     t += TWO_MINUTES;
@@ -201,7 +206,10 @@ export async function tell(w: World, s: Story): Promise<string> {
       recipeVersionId: version.id,
       startedS: startS,
     });
-    for (const e of fresh) await appendEntries(tx, batchId, [e], e.happenedS + 5);
+    for (const e of fresh) {
+      await appendEntries(tx, batchId, [e], e.happenedS + 5);
+      await moveStock(tx, e, e.by);
+    }
   });
   await recordDueHolds(w.db, batchId);
   if (s.until === 'released') await sign(w, batchId);

@@ -59,7 +59,13 @@ export {
   type ScaleBy,
 } from './formula/scale-recipe';
 export { blendTrims, type Blend, type BlendLine, type Trim } from './formula/blend-trims';
-export { iceShare, meatHeatJPerG, type IceInput, type IceShare } from './formula/ice-share';
+export {
+  iceShare,
+  meatHeatJPerG,
+  roomHeatJPerG,
+  type IceInput,
+  type IceShare,
+} from './formula/ice-share';
 export {
   BATTER_DENSITY_G_CM3,
   batterFromCasing,

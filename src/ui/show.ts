@@ -9,6 +9,7 @@ const DIGITS: Record<Quantity, number> = {
   mass: 2,
   dose: 1,
   diameter: 0,
+  length: 1,
 };
 
 /** Says figures the site's way: its units, locale and zone. Made once per page. */

@@ -1,3 +1,4 @@
+import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import { whoAsks } from '@/features/accounts/identify';
 import { SignInForm } from '@/features/accounts/ui/SignInForm';
@@ -16,6 +17,14 @@ export default async function SignInPage() {
       <div className="sheet">
         <SignInForm />
       </div>
+      <p className="mt-4">
+        <Link
+          href="/dose-check"
+          className="inline-flex min-h-12 items-center text-accent underline"
+        >
+          Check a cure dose without signing in
+        </Link>
+      </p>
     </main>
   );
 }

@@ -20,6 +20,25 @@ export function meatHeatJPerG(tempC: number): number {
   return cp * freezesC + cpFrozen * (tempC - freezesC) - frozen * LATENT_ICE;
 }
 
+/** Heat that a bowl takes from the room, J per g of batter, K and minute: 0.5 m² at 15 W/m²K on 30 kg (usual). */
+const ROOM_J_PER_G_K_MIN = 0.015;
+
+/**
+ * Heat from the room during a chop, J/g: `0.015 × (roomC − mean of meatC and targetC) × minutes`; to be
+ * added to the machine's work. Negative in a room colder than the batter.
+ * @param minutes length of the chop, ≥ 0 · valid for bowls of about 20 to 60 kg
+ */
+export function roomHeatJPerG(input: {
+  roomC: number;
+  meatC: number;
+  targetC: number;
+  minutes: number;
+}): number {
+  const minutes = requireNonNegative('minutes', input.minutes);
+  const roomC = requireBetween('roomC', input.roomC, -5, 45);
+  return ROOM_J_PER_G_K_MIN * (roomC - (input.meatC + input.targetC) / 2) * minutes;
+}
+
 export type IceInput = {
   meatG: number;
   /** [-20, 40] °C; below −1.5 °C the ice in the meat is counted. */
@@ -63,8 +82,7 @@ function endC(i: IceInput, iceG: number): number {
  * @returns iceG and waterG with iceG + waterG = the water given; finalC what that ends at; feasible
  * false when even all the water as ice ends warmer than targetC (then iceG is all of it)
  * @throws RangeError naming the field that is out of its interval
- * Valid for meat from −20 to 40 °C; heat from the room is left out: a chop lasts minutes, and in a
- * room above 20 °C it adds up to about 1 °C. @source heat balance; latent heat of ice 334 kJ/kg
+ * Valid for meat from −20 to 40 °C. Heat from the room is not in here: see {@link roomHeatJPerG}. @source heat balance; latent heat of ice 334 kJ/kg
  * @example iceShare({ meatG: 10000, meatC: 2, waterG: 2500, waterC: 10, iceC: -5, targetC: 12, workJPerG: 40 })
  */
 export function iceShare(input: IceInput): IceShare {

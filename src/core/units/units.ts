@@ -1,6 +1,6 @@
 /** The two unit systems a site can work in. Core code is always SI; this is the one conversion place. */
 export type UnitSystem = 'metric' | 'us';
-export type Quantity = 'temperature' | 'temperatureStep' | 'mass' | 'dose' | 'diameter';
+export type Quantity = 'temperature' | 'temperatureStep' | 'mass' | 'dose' | 'diameter' | 'length';
 
 type Unit = { symbol: string; perBase: number; offset: number };
 
@@ -10,6 +10,7 @@ const METRIC: Record<Quantity, Unit> = {
   mass: { symbol: 'kg', perBase: 1 / 1000, offset: 0 },
   dose: { symbol: 'g', perBase: 1, offset: 0 },
   diameter: { symbol: 'mm', perBase: 1, offset: 0 },
+  length: { symbol: 'm', perBase: 1 / 1000, offset: 0 },
 };
 
 /** International avoirdupois pound, 453.59237 g exactly (1959 agreement). */
@@ -21,6 +22,7 @@ const US: Record<Quantity, Unit> = {
   mass: { symbol: 'lb', perBase: 1 / G_PER_LB, offset: 0 },
   dose: { symbol: 'oz', perBase: 16 / G_PER_LB, offset: 0 },
   diameter: { symbol: 'in', perBase: 1 / 25.4, offset: 0 },
+  length: { symbol: 'ft', perBase: 1 / 304.8, offset: 0 },
 };
 
 const SYSTEMS: Record<UnitSystem, Record<Quantity, Unit>> = { metric: METRIC, us: US };

@@ -1,38 +1,79 @@
 import {
   fromBase,
-  toBase,
-  parseNumber,
+  type Addition,
   type AdditionKind,
+  type Allergen,
+  type CasingKind,
   type ChillMedium,
+  type DoseBasis,
+  type PlaceInProcess,
+  type Quantity,
   type Recipe,
+  type SchoolChoices,
   type Species,
   type StageKind,
   type UnitSystem,
 } from '@/core';
 
-/** A recipe as it stands in the form: texts, in percent, minutes and the site's degrees. */
+export type MeatDraft = {
+  id: string;
+  name: string;
+  species: Species;
+  amount: string;
+  fat: string;
+  cost: string;
+};
+export type AdditionDraft = {
+  id: string;
+  name: string;
+  kind: AdditionKind;
+  amount: string;
+  unit: 'percent' | 'g_per_kg' | 'packet';
+  /** Meat that one packet is for, in the site's mass unit. */
+  perMeat: string;
+  place: PlaceInProcess | '';
+  salt: string;
+  water: string;
+  fat: string;
+  dextrose: string;
+  allergens: Allergen[];
+  cost: string;
+};
+export type StageDraft = {
+  id: string;
+  name: string;
+  kind: StageKind;
+  air: string;
+  rh: string;
+  smoke: boolean;
+  minutes: string;
+  core: string;
+};
+
+/** A recipe as it stands in the form: texts, in percent, minutes and the site's units. */
 export type Draft = {
   name: string;
   reason: string;
   salt: string;
+  saltCost: string;
   cured: boolean;
   cureName: string;
   nitrite: string;
   nitrate: string;
   ppm: string;
+  basis: DoseBasis;
+  acceptsItsSalt: boolean;
+  cureCost: string;
   casing: string;
+  casingKind: CasingKind | '';
   diameter: string;
-  meat: { name: string; species: Species; share: string }[];
-  additions: { name: string; kind: AdditionKind; percent: string }[];
-  program: {
-    name: string;
-    kind: StageKind;
-    air: string;
-    rh: string;
-    smoke: boolean;
-    minutes: string;
-    core: string;
-  }[];
+  piece: string;
+  waste: string;
+  casingCost: string;
+  meatBy: 'share' | 'weight';
+  meat: MeatDraft[];
+  additions: AdditionDraft[];
+  program: StageDraft[];
   chill: { medium: ChillMedium; minutes: string }[];
   prepare: string;
   holdMin: string;
@@ -42,148 +83,110 @@ export type Draft = {
   pull: string;
   bloom: string;
   pack: string;
+  yield: string;
+  fermented: boolean;
+  targetPh: string;
+  floorPh: string;
+  customersMeat: boolean;
+  schools: SchoolChoices;
 };
 
-const tidy = (x: number) => String(Math.round(x * 1e6) / 1e6);
-const min = (s: number) => tidy(s / 60);
+/** A figure as text: six decimals, and nothing where there is none. */
+export const tidy = (x: number | undefined) =>
+  x === undefined || !Number.isFinite(x) ? '' : String(Math.round(x * 1e6) / 1e6);
 
-export function toDraft(r: Recipe, system: UnitSystem): Draft {
-  const temp = (c: number) => tidy(fromBase('temperature', c, system));
+const percent = (x: number | undefined) => tidy(x === undefined ? undefined : x * 100);
+const minutes = (s: number) => tidy(s / 60);
+export const shown = (quantity: Quantity, base: number | undefined, system: UnitSystem) =>
+  base === undefined ? '' : tidy(fromBase(quantity, base, system));
+
+function additionDraft(a: Addition, system: UnitSystem): AdditionDraft {
+  const unit = a.written?.as ?? 'percent';
+  const packet = a.written?.as === 'packet' ? a.written : null;
+  const amount = packet
+    ? tidy(packet.packetG)
+    : tidy(a.fraction * (unit === 'g_per_kg' ? 1000 : 100));
+  return {
+    id: a.id,
+    name: a.name,
+    kind: a.kind,
+    amount,
+    unit,
+    perMeat: packet ? shown('mass', packet.perMeatG, system) : '',
+    place: a.place ?? '',
+    salt: percent(a.saltFraction),
+    water: percent(a.waterFraction),
+    fat: percent(a.fatFraction),
+    dextrose: percent(a.dextroseFraction),
+    allergens: a.allergens ?? [],
+    cost: tidy(a.costPerKg),
+  };
+}
+
+/** The parts of a draft that a choice of school can change. */
+export function processDraft(r: Recipe, system: UnitSystem) {
   const p = r.process;
+  return {
+    program: r.program.map((s): StageDraft => ({
+      id: s.id,
+      name: s.name,
+      kind: s.kind,
+      air: shown('temperature', s.airC, system),
+      rh: percent(s.rh),
+      smoke: s.smoke,
+      minutes: minutes(s.plannedS),
+      core: shown('temperature', s.endCoreC, system),
+    })),
+    chill: p.chill.map((c) => ({ medium: c.medium, minutes: minutes(c.plannedS) })),
+    prepare: minutes(p.prepareS),
+    holdMin: minutes(p.cureHoldMinS),
+    holdMax: minutes(p.cureHoldMaxS),
+    stuff: minutes(p.stuffS),
+    surfaceDry: minutes(p.surfaceDryS),
+    pull: minutes(p.pullS),
+    bloom: minutes(p.bloomS),
+    pack: minutes(p.packS),
+    fermented: r.fermentation !== undefined,
+    targetPh: tidy(r.fermentation?.targetPh),
+    floorPh: tidy(r.fermentation?.floorPh),
+    schools: r.schools ?? {},
+  };
+}
+
+/** A recipe as the form shows it, in the site's units. */
+export function toDraft(r: Recipe, system: UnitSystem): Draft {
+  const byWeight = r.meat.every((m) => m.writtenG !== undefined);
   return {
     name: r.name,
     reason: '',
-    salt: tidy(r.totalSaltFraction * 100),
+    salt: percent(r.totalSaltFraction),
+    saltCost: tidy(r.saltCostPerKg),
     cured: r.cure !== null,
     cureName: r.cure?.name ?? 'Cure #1',
-    nitrite: tidy((r.cure?.nitriteFraction ?? 0.0625) * 100),
-    nitrate: tidy((r.cure?.nitrateFraction ?? 0) * 100),
+    nitrite: percent(r.cure?.nitriteFraction ?? 0.0625),
+    nitrate: percent(r.cure?.nitrateFraction ?? 0),
     ppm: tidy(r.cure?.targetPpm ?? 130),
+    basis: r.cure?.basis ?? 'meat_block',
+    acceptsItsSalt: r.cure?.acceptsItsSalt ?? false,
+    cureCost: tidy(r.cure?.costPerKg),
     casing: r.casing.name,
-    diameter: tidy(r.casing.diameterMm),
-    meat: r.meat.map((m) => ({ name: m.name, species: m.species, share: tidy(m.share * 100) })),
-    additions: r.additions.map((a) => ({
-      name: a.name,
-      kind: a.kind,
-      percent: tidy(a.fraction * 100),
-    })),
-    program: r.program.map((s) => ({
-      name: s.name,
-      kind: s.kind,
-      air: temp(s.airC),
-      rh: s.rh === undefined ? '' : tidy(s.rh * 100),
-      smoke: s.smoke,
-      minutes: min(s.plannedS),
-      core: s.endCoreC === undefined ? '' : temp(s.endCoreC),
-    })),
-    chill: p.chill.map((c) => ({ medium: c.medium, minutes: min(c.plannedS) })),
-    prepare: min(p.prepareS),
-    holdMin: min(p.cureHoldMinS),
-    holdMax: min(p.cureHoldMaxS),
-    stuff: min(p.stuffS),
-    surfaceDry: min(p.surfaceDryS),
-    pull: min(p.pullS),
-    bloom: min(p.bloomS),
-    pack: min(p.packS),
-  };
-}
-
-/** What the form says as a recipe; a text that is no number becomes NaN, which the contract refuses by its field. */
-export function fromDraft(d: Draft, system: UnitSystem): Recipe {
-  const num = (text: string) => {
-    const read = parseNumber(text);
-    return read.kind === 'ok' ? read.value : Number.NaN;
-  };
-  const share = (text: string) => num(text) / 100;
-  const seconds = (text: string) => num(text) * 60;
-  const temp = (text: string) => toBase('temperature', num(text), system);
-  const slug = (name: string, i: number) =>
-    `${name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .slice(0, 30)}-${i + 1}`;
-  return {
-    name: d.name,
-    meat: d.meat.map((m, i) => ({
-      id: slug(m.name, i),
+    casingKind: r.casing.kind ?? '',
+    diameter: shown('diameter', r.casing.diameterMm, system),
+    piece: shown('diameter', r.casing.pieceMm, system),
+    waste: percent(r.casing.wasteFraction),
+    casingCost: tidy(r.casingCostPerM),
+    meatBy: byWeight ? 'weight' : 'share',
+    meat: r.meat.map((m) => ({
+      id: m.id,
       name: m.name,
       species: m.species,
-      share: share(m.share),
+      amount: byWeight ? shown('mass', m.writtenG, system) : percent(m.share),
+      fat: percent(m.fatFraction),
+      cost: tidy(m.costPerKg),
     })),
-    totalSaltFraction: share(d.salt),
-    cure: d.cured
-      ? {
-          name: d.cureName,
-          nitriteFraction: share(d.nitrite),
-          nitrateFraction: share(d.nitrate),
-          targetPpm: num(d.ppm),
-        }
-      : null,
-    additions: d.additions.map((a, i) => ({
-      id: `a-${slug(a.name, i)}`,
-      name: a.name,
-      kind: a.kind,
-      fraction: share(a.percent),
-    })),
-    casing: { name: d.casing, diameterMm: num(d.diameter) },
-    program: d.program.map((s, i) => ({
-      id: `s-${slug(s.name, i)}`,
-      name: s.name,
-      kind: s.kind,
-      airC: temp(s.air),
-      smoke: s.smoke,
-      plannedS: seconds(s.minutes),
-      ...(s.rh.trim() === '' ? {} : { rh: share(s.rh) }),
-      ...(s.core.trim() === '' ? {} : { endCoreC: temp(s.core) }),
-    })),
-    process: {
-      prepareS: seconds(d.prepare),
-      cureHoldMinS: seconds(d.holdMin),
-      cureHoldMaxS: seconds(d.holdMax),
-      stuffS: seconds(d.stuff),
-      surfaceDryS: seconds(d.surfaceDry),
-      pullS: seconds(d.pull),
-      chill: d.chill.map((c) => ({ medium: c.medium, plannedS: seconds(c.minutes) })),
-      bloomS: seconds(d.bloom),
-      packS: seconds(d.pack),
-    },
+    additions: r.additions.map((a) => additionDraft(a, system)),
+    yield: percent(r.expectedYield),
+    customersMeat: r.customersMeat ?? false,
+    ...processDraft(r, system),
   };
 }
-
-/** A new recipe starts from a plain cured sausage; the formulator writes over it. */
-export const STARTER: Recipe = {
-  name: '',
-  meat: [{ id: 'm-1', name: 'Pork shoulder', species: 'pork', share: 1 }],
-  totalSaltFraction: 0.018,
-  cure: { name: 'Cure #1', nitriteFraction: 0.0625, nitrateFraction: 0, targetPpm: 130 },
-  additions: [{ id: 'a-1', name: 'Black pepper', kind: 'seasoning', fraction: 0.003 }],
-  casing: { name: 'Hog casing', diameterMm: 36 },
-  program: [
-    { id: 's-1', name: 'Dry', kind: 'dry', airC: 55, smoke: false, plannedS: 3600 },
-    { id: 's-2', name: 'Smoke', kind: 'smoke', airC: 65, smoke: true, plannedS: 7200 },
-    {
-      id: 's-3',
-      name: 'Cook',
-      kind: 'cook',
-      airC: 80,
-      rh: 0.8,
-      smoke: false,
-      plannedS: 3600,
-      endCoreC: 69,
-    },
-  ],
-  process: {
-    prepareS: 5400,
-    cureHoldMinS: 12 * 3600,
-    cureHoldMaxS: 48 * 3600,
-    stuffS: 3600,
-    surfaceDryS: 0,
-    pullS: 900,
-    chill: [
-      { medium: 'ice_bath', plannedS: 900 },
-      { medium: 'cooler', plannedS: 4 * 3600 },
-    ],
-    bloomS: 3600,
-    packS: 3600,
-  },
-};

@@ -1,6 +1,5 @@
 import {
   Document,
-  Font,
   Line,
   Page,
   Polyline,
@@ -10,21 +9,15 @@ import {
   View,
   renderToBuffer,
 } from '@react-pdf/renderer';
-import path from 'node:path';
 import { thinReadings } from '@/core';
 import type { Dossier } from '@/features/batches/case';
 import { entryWords } from '@/features/batches/ui/entry-words';
 import { checkWords } from '@/features/batches/ui/verdict-words';
 import { CHECK_WORDS, PHASE_WORDS } from '@/features/batches/ui/words';
+import { registerFonts } from '@/platform/pdf-fonts';
 import type { Show } from '@/ui/show';
 
-const FONTS = path.join(process.cwd(), 'node_modules/@fontsource/atkinson-hyperlegible-next/files');
-const face = (weight: number) => ({
-  src: path.join(FONTS, `atkinson-hyperlegible-next-latin-${weight}-normal.woff`),
-  fontWeight: weight,
-});
-Font.register({ family: 'Atkinson', fonts: [face(400), face(600), face(800)] });
-Font.registerHyphenationCallback((word) => [word]);
+registerFonts();
 
 const s = StyleSheet.create({
   page: { padding: 40, paddingBottom: 56, fontFamily: 'Atkinson', fontSize: 9.5, lineHeight: 1.35 },

@@ -9,7 +9,7 @@ import { addPerson, countPeople } from '@/features/accounts/service';
 import { auth, ROLES } from '@/platform/auth';
 import { db } from '@/platform/db/client';
 import { lockFirstVisit } from './first-visit';
-import { ruleEditSchema, siteSchema } from './contract';
+import { hangingSchema, ruleEditSchema, siteSchema } from './contract';
 import { saveSite } from './repository';
 import { addDevice, addHouse, chooseRule, editRule, revokeDevice } from './service';
 
@@ -49,6 +49,12 @@ export const editRuleAction = async (input: unknown) =>
   change(ruleEditSchema, input, async (edit, by) =>
     (await editRule(db(), edit, by)) ? done : { ok: false, code: 'no_such_rule' },
   );
+
+export const saveHangingAction = async (input: unknown) =>
+  change(hangingSchema, input, async ({ id, ...room }) => {
+    await db().updateTable('house').set(room).where('id', '=', id).execute();
+    return done;
+  });
 
 export const addPersonAction = async (input: unknown) =>
   change(personSchema, input, async (person) => {

@@ -18,12 +18,21 @@ export const siteSchema = z.object({
   workingHours: z.object({ 1: open, 2: open, 3: open, 4: open, 5: open, 6: open, 7: open }),
 });
 
+export const hangingSchema = z.object({
+  id: z.string().min(1),
+  sticks: z.number('give the number of sticks').int().positive().max(2000),
+  stickMm: z.number('give the length of a stick').positive().max(10_000),
+  dropMm: z.number('give the longest piece').positive().max(10_000),
+  capacityG: z.number('give the weight it carries').positive().max(10_000_000),
+});
+
 const seconds = z
   .number()
   .positive()
   .max(7 * 24 * 3600);
 const temp = z.number().min(-40).max(200);
 const ppm = z.number().min(0).max(1000);
+const share = z.number().min(0).max(1);
 const pair = z.object({
   meat: z.number().positive().max(200),
   poultry: z.number().positive().max(200),
@@ -31,7 +40,13 @@ const pair = z.object({
 
 export const ruleBodySchema: z.ZodType<RuleBody> = z.discriminatedUnion('kind', [
   z
-    .object({ kind: z.literal('dose'), basis: z.literal('meat_block'), minPpm: ppm, maxPpm: ppm })
+    .object({
+      kind: z.literal('dose'),
+      basis: z.enum(['meat_block', 'whole_batch', 'finished']),
+      as: z.enum(['sodium_nitrite', 'nitrite_ion']).optional(),
+      minPpm: ppm,
+      maxPpm: ppm,
+    })
     .refine((r) => r.minPpm < r.maxPpm, 'the lower limit must be below the upper'),
   z.object({
     kind: z.literal('lethality'),
@@ -80,6 +95,31 @@ export const ruleBodySchema: z.ZodType<RuleBody> = z.discriminatedUnion('kind', 
     chillMaxGapS: seconds,
     flatLineS: seconds,
     maxCPerMin: z.number().positive().max(100),
+  }),
+  z
+    .object({
+      kind: z.literal('formula'),
+      minSaltFraction: share,
+      maxSaltFraction: share,
+      maxAcceleratorPpm: z.number().min(0).max(10_000),
+      maxBinderFraction: share,
+      maxPhosphateFraction: share,
+      maxFatFraction: share,
+      maxFatWaterFraction: share,
+    })
+    .refine((r) => r.minSaltFraction < r.maxSaltFraction, 'the least salt must be below the most'),
+  z.object({
+    kind: z.literal('fermentation'),
+    targetPh: z.number().min(4).max(6),
+    floorC: temp,
+    bands: z
+      .array(z.object({ belowC: temp, degreeHours: z.number().positive().max(10_000) }))
+      .min(1)
+      .max(6)
+      .refine(
+        (bands) => bands.every((b, i) => i === 0 || b.belowC > bands[i - 1]!.belowC),
+        'the temperatures must rise',
+      ),
   }),
 ]);
 

@@ -14,6 +14,7 @@ import { showOfRequest } from '@/features/settings/show';
 import { RuleItem } from '@/features/settings/ui/RuleForm';
 import {
   DeviceForm,
+  HangingForm,
   HouseForm,
   PersonForm,
   PersonRow,
@@ -95,7 +96,13 @@ export default async function SettingsPage() {
             <ul>
               {houses.map((h) => (
                 <li key={h.id} className="border-t border-line py-2">
-                  {h.name}
+                  <p>
+                    {h.name}:{' '}
+                    {h.sticks && h.stickMm && h.dropMm && h.capacityG
+                      ? `${h.sticks} sticks of ${show.quantity('length', h.stickMm)}, pieces up to ${show.quantity('length', h.dropMm)}, ${show.mass(h.capacityG)}`
+                      : 'hanging room not given yet'}
+                  </p>
+                  {run && <HangingForm house={h} system={show.settings.system} />}
                 </li>
               ))}
             </ul>

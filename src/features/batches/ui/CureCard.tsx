@@ -1,8 +1,10 @@
 import {
-  doseCure,
+  COARSE_SHARE,
+  basisOf,
+  compose,
+  doseLimits,
   plainSalt,
   ppmBand,
-  type CureDose,
   type Recipe,
   type Rule,
   type RuleBody,
@@ -10,6 +12,7 @@ import {
 } from '@/core';
 import type { Show } from '@/ui/show';
 import { Notice } from '@/ui/status';
+import { BASIS_WORDS } from './words';
 
 type DoseRule = Rule<Extract<RuleBody, { kind: 'dose' }>>;
 type Props = {
@@ -24,18 +27,20 @@ type Props = {
 /** The most dangerous number, on its own card: grams, cure and strength, ppm with its band, basis, limits and rule set. */
 export function CureCard({ recipe, meatG, scale, doseG, rule, show }: Props) {
   if (!recipe.cure) return null;
-  const { name, nitriteFraction, targetPpm } = recipe.cure;
-  const dose: CureDose = doseCure({ basisG: meatG, targetPpm, nitriteFraction });
+  const { name, nitriteFraction, nitrateFraction, targetPpm } = recipe.cure;
+  const composed = compose(recipe, meatG);
+  const { basisG } = composed;
   const band = ppmBand({
-    basisG: meatG,
+    basisG,
     cureG: doseG,
     nitriteFraction,
     cureScaleG: scale?.resolutionG ?? 0,
   });
   const salt = plainSalt(recipe, meatG, doseG);
-  const { minPpm, maxPpm } = rule.body;
-  const outside = targetPpm < minPpm || targetPpm > maxPpm;
-  const coarse = scale !== null && scale.resolutionG / doseG > 0.02;
+  const { minPpm, maxPpm } = doseLimits(rule.body);
+  const ruled = (composed.ppm * basisG) / basisOf(composed, rule.body.basis);
+  const outside = ruled < minPpm - 1e-6 || ruled > maxPpm + 1e-6;
+  const coarse = scale !== null && scale.resolutionG > COARSE_SHARE * doseG;
   return (
     <section
       aria-labelledby="cure-card"
@@ -48,16 +53,21 @@ export function CureCard({ recipe, meatG, scale, doseG, rule, show }: Props) {
         {show.grams(doseG, scale?.resolutionG)}
       </p>
       <p>
-        <strong>{show.number(targetPpm, 0)} ppm</strong> of the meat block, {show.mass(meatG)}{' '}
-        <span className="text-soft">({show.other('mass', meatG)})</span>; by this scale{' '}
+        <strong>{show.number(targetPpm, 0)} ppm</strong> of the{' '}
+        {BASIS_WORDS[recipe.cure.basis ?? 'meat_block']}, {show.mass(basisG)}{' '}
+        <span className="text-soft">({show.other('mass', basisG)})</span>; by this scale{' '}
         {show.number(band.ppmLow, 1)} to {show.number(band.ppmHigh, 1)} ppm
       </p>
       <p>
-        Limits {minPpm} to {maxPpm} ppm: {rule.title}
+        Limits {show.number(minPpm, 0)} to {show.number(maxPpm, 0)} ppm of the{' '}
+        {BASIS_WORDS[rule.body.basis]}: {rule.title}
+        {rule.body.as === 'nitrite_ion' &&
+          ` (${show.number(rule.body.minPpm, 0)} to ${show.number(rule.body.maxPpm, 0)} as nitrite ion)`}
       </p>
       <p className="small mt-1">{rule.source}</p>
       <p className="mt-2">
-        This cure brings {show.grams(dose.saltFromCureG)} of salt;{' '}
+        This cure brings {show.grams(composed.cureG * (1 - nitriteFraction - nitrateFraction))} of
+        salt;{' '}
         {salt > 0 ? (
           <>
             plain salt left to add: <strong>{show.grams(salt)}</strong>

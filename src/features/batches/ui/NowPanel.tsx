@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { CURE_LINE, scaleRecipe, type Recipe, type Scale } from '@/core';
 import type { Show } from '@/ui/show';
+import type { LotChoice } from '@/features/stores/choices';
 import type { Dossier } from '../case';
 import { nextStep } from '../next-step';
 import { CureCheckForm } from './CureCheckForm';
@@ -20,11 +21,13 @@ const withCureAsWeighed = (recipe: Recipe, nitriteFraction: number | null): Reci
 export function NowPanel({
   dossier,
   scales,
+  lots,
   show,
   nowS,
 }: {
   dossier: Dossier;
   scales: Scale[];
+  lots: Record<string, LotChoice[]>;
   show: Show;
   nowS: number;
 }) {
@@ -89,7 +92,9 @@ export function NowPanel({
           lines={lines}
           weighed={state.weighed}
           meatKnown={state.meatG !== null}
-          nitriteFraction={recipe.cure?.nitriteFraction ?? null}
+          recipe={recipe}
+          meatG={state.meatG ?? state.plannedMeatG}
+          lots={lots}
           cureMismatch={state.cureCheck?.matches === false}
         />
       </section>

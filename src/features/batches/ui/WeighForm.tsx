@@ -1,90 +1,117 @@
 'use client';
 
 import { useState } from 'react';
-import { CURE_LINE, toBase, unitSymbol, type DoseLine } from '@/core';
+import {
+  CURE_LINE,
+  scaleRecipe,
+  toBase,
+  unitSymbol,
+  type DoseLine,
+  type LotProblem,
+  type Recipe,
+} from '@/core';
+import type { LotChoice } from '@/features/stores/choices';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import { withTime } from './EntryButton';
+import { LotDecision } from './LotDecision';
+import { LotField } from './LotField';
 import { useBatch, usePost } from './use-post';
 import { WhenField } from './WhenField';
 
 /** Further off than this from its target, a weighing is asked back before it counts. */
 const ASK_SHARE = 0.1;
 const ASK_SHARE_MEAT = 0.5;
+const MAX_LABEL_PERCENT = 20;
 
-/** One weighing: what the scale shows, checked against what was wanted. */
-export function WeighForm({
-  line,
-  labelFraction,
-  doseG,
-}: {
-  line: DoseLine;
-  labelFraction: number | null;
-  doseG: number;
-}) {
+/** The cure's line for another strength than the recipe's: what the label says decides the grams. */
+function doseAt(recipe: Recipe, meatG: number, line: DoseLine, fraction: number | null): DoseLine {
+  if (line.lineId !== CURE_LINE || !recipe.cure || fraction === null) return line;
+  const cure = { ...recipe.cure, nitriteFraction: fraction };
+  const { lines } = scaleRecipe(
+    { ...recipe, cure },
+    { meatG },
+    { scales: line.scale ? [line.scale] : [] },
+  );
+  return lines.find((l) => l.lineId === CURE_LINE) ?? line;
+}
+
+type Props = { line: DoseLine; recipe: Recipe; meatG: number; lots: LotChoice[] };
+
+/** One weighing: what the scale shows, from which lot, checked against what was wanted. */
+export function WeighForm({ line, recipe, meatG, lots }: Props) {
   const show = useShow();
   const { timeZone } = useBatch();
   const { send, busy, message } = usePost();
+  const cure = line.lineId === CURE_LINE ? recipe.cure : null;
+  const first = lots.find((l) => l.problems.length === 0) ?? lots[0];
+  const percentOf = (lot: LotChoice | undefined) =>
+    cure ? String(Number(((lot?.nitriteFraction ?? cure.nitriteFraction) * 100).toFixed(6))) : '';
+  const [lotId, setLotId] = useState(first?.id ?? '');
+  const [percent, setPercent] = useState(percentOf(first));
   const [text, setText] = useState('');
-  const [percent, setPercent] = useState(labelFraction === null ? '' : String(labelFraction * 100));
   const [when, setWhen] = useState('');
   const [error, setError] = useState<string | null>(null);
   const [labelError, setLabelError] = useState<string | null>(null);
   const [ask, setAsk] = useState<number | null>(null);
+  const [refused, setRefused] = useState<LotProblem[]>([]);
   const isMeat = line.kind === 'meat';
   const unit = isMeat ? unitSymbol('mass', show.settings.system) : 'g';
+  const lot = lots.find((l) => l.id === lotId);
+  const label = cure ? readFigure(percent) : null;
+  const labelled =
+    label?.ok && label.value > 0 && label.value <= MAX_LABEL_PERCENT ? label.value / 100 : null;
+  const wanted = doseAt(recipe, meatG, line, labelled);
+  const problems = lot ? lot.problems : refused;
 
-  const save = (amountG: number, nitriteFraction: number | undefined) =>
-    send(
+  const submit = async (confirmed: boolean) => {
+    const read = readFigure(text);
+    const positive = read.ok && read.value > 0;
+    setError(read.ok ? (positive ? null : 'The scale must show more than 0.') : read.error);
+    setLabelError(
+      cure && labelled === null ? 'Give the percentage of sodium nitrite on the label.' : null,
+    );
+    if (!read.ok || !positive || (cure && labelled === null)) return;
+    const amountG = isMeat ? toBase('mass', read.value, show.settings.system) : read.value;
+    const off = Math.abs(amountG - wanted.doseG) / wanted.doseG;
+    if (!confirmed && off > (isMeat ? ASK_SHARE_MEAT : ASK_SHARE)) return setAsk(amountG);
+    setAsk(null);
+    const answer = await send(
       {
         kind: 'weighed',
         lineId: line.lineId,
         amountG,
-        targetG: line.targetG,
-        scaleId: line.scale?.id ?? 'none',
-        scaleResolutionG: line.scale?.resolutionG ?? 1,
-        nitriteFraction,
+        targetG: wanted.targetG,
+        scaleId: wanted.scale?.id ?? 'none',
+        scaleResolutionG: wanted.scale?.resolutionG ?? 1,
+        ...(labelled === null ? {} : { nitriteFraction: labelled }),
+        ...(lot ? { lotId: lot.id } : {}),
       },
       withTime(when, timeZone),
     );
-  const submit = (confirmed: boolean) => {
-    const read = readFigure(text);
-    const label = labelFraction === null ? null : readFigure(percent);
-    const positive = read.ok && read.value > 0;
-    setError(read.ok ? (positive ? null : 'The scale must show more than 0.') : read.error);
-    setLabelError(
-      label && !(label.ok && label.value > 0 && label.value <= 20)
-        ? 'Give the percentage of sodium nitrite on the label.'
-        : null,
-    );
-    if (!read.ok || !positive || (label && !(label.ok && label.value > 0 && label.value <= 20)))
-      return;
-    const amountG = isMeat ? toBase('mass', read.value, show.settings.system) : read.value;
-    const off = Math.abs(amountG - doseG) / doseG;
-    if (!confirmed && off > (isMeat ? ASK_SHARE_MEAT : ASK_SHARE)) return setAsk(amountG);
-    setAsk(null);
-    void save(amountG, label?.ok ? label.value / 100 : undefined);
+    if (!answer.ok && 'problems' in answer) setRefused(answer.problems ?? []);
   };
   return (
     <form
       className="grid gap-4 pb-2 sm:grid-cols-2"
       onSubmit={(e) => {
         e.preventDefault();
-        submit(false);
+        void submit(false);
       }}
     >
       <div className="space-y-3">
-        <NumberField
-          label={`The scale shows (${line.scale?.name ?? 'your scale'})`}
-          unit={unit}
-          value={text}
-          onChange={setText}
-          error={error}
-          pad
+        <LotField
+          lots={lots}
+          value={lotId}
+          onChange={(id) => {
+            setLotId(id);
+            setRefused([]);
+            setPercent(percentOf(lots.find((l) => l.id === id)));
+          }}
         />
-        {line.lineId === CURE_LINE && (
+        {cure && (
           <NumberField
             label="Sodium nitrite on the lot’s label"
             unit="%"
@@ -94,14 +121,38 @@ export function WeighForm({
             hint="Look at the packet: pink cures of one colour differ twelve-fold."
           />
         )}
+        {cure && wanted.doseG !== line.doseG && (
+          <p className="text-lg font-semibold text-cure">
+            At {percent} % weigh {show.grams(wanted.doseG, wanted.scale?.resolutionG)}, not{' '}
+            {show.grams(line.doseG, line.scale?.resolutionG)}.
+          </p>
+        )}
+        {problems.length > 0 && (
+          <LotDecision
+            lineId={line.lineId}
+            lotId={lot?.id ?? null}
+            problems={problems}
+            nitriteFraction={labelled ?? undefined}
+            onDecided={() => setRefused([])}
+          />
+        )}
+        <NumberField
+          label={`The scale shows (${wanted.scale?.name ?? 'your scale'})`}
+          unit={unit}
+          value={text}
+          onChange={setText}
+          error={error}
+          pad
+        />
         <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
         {ask !== null && (
           <Notice tone="wait">
             <p>
-              {show.grams(ask)} is far from the {show.grams(doseG, line.scale?.resolutionG)} wanted.
-              Does the scale really show that?
+              {show.grams(ask)} is far from the{' '}
+              {show.grams(wanted.doseG, wanted.scale?.resolutionG)} wanted. Does the scale really
+              show that?
             </p>
-            <button type="button" className="button mt-2" onClick={() => submit(true)}>
+            <button type="button" className="button mt-2" onClick={() => void submit(true)}>
               Yes, record {show.grams(ask)}
             </button>
           </Notice>

@@ -2,7 +2,8 @@
 
 import { Check } from 'lucide-react';
 import { useState } from 'react';
-import { CURE_LINE, roundToScale, type DoseLine, type Weighed } from '@/core';
+import { CURE_LINE, type DoseLine, type Recipe, type Weighed } from '@/core';
+import type { LotChoice } from '@/features/stores/choices';
 import { useShow } from '@/ui/show-context';
 import { WeighForm } from './WeighForm';
 import { useBatch } from './use-post';
@@ -11,12 +12,15 @@ type Props = {
   lines: DoseLine[];
   weighed: Record<string, Weighed>;
   meatKnown: boolean;
-  nitriteFraction: number | null;
+  recipe: Recipe;
+  meatG: number;
+  lots: Record<string, LotChoice[]>;
   cureMismatch: boolean;
 };
 
 /** Every line to weigh, in order; the next one open. Doses not weighed yet follow the meat's real weight. */
-export function WeighList({ lines, weighed, meatKnown, nitriteFraction, cureMismatch }: Props) {
+export function WeighList(props: Props) {
+  const { lines, weighed, meatKnown, recipe, meatG, lots, cureMismatch } = props;
   const show = useShow();
   const { canWork } = useBatch();
   const isDone = (l: DoseLine) =>
@@ -38,8 +42,8 @@ export function WeighList({ lines, weighed, meatKnown, nitriteFraction, cureMism
             <div className="flex min-h-12 flex-wrap items-center gap-x-3">
               <span className="font-semibold">
                 {l.name}
-                {cure && nitriteFraction !== null
-                  ? ` (${show.number(nitriteFraction * 100, 2)} %)`
+                {cure && recipe.cure
+                  ? ` (${show.number(recipe.cure.nitriteFraction * 100, 2)} %)`
                   : ''}
               </span>
               {done ? (
@@ -68,8 +72,9 @@ export function WeighList({ lines, weighed, meatKnown, nitriteFraction, cureMism
               <WeighForm
                 key={l.lineId}
                 line={l}
-                labelFraction={cure ? nitriteFraction : null}
-                doseG={l.scale ? roundToScale(l.targetG, l.scale.resolutionG) : l.targetG}
+                recipe={recipe}
+                meatG={meatG}
+                lots={lots[l.lineId] ?? []}
               />
             )}
           </li>

@@ -5,12 +5,13 @@ import { createContext, useContext, useState } from 'react';
 import type { UnitSystem } from '@/core';
 import type { PostedBody } from '../contract';
 import { post, type Outcome } from './outbox';
-import { problemWords } from './words';
+import { LOT_PROBLEM_WORDS, problemWords } from './words';
 
 export type BatchContextValue = {
   batchId: string;
   personId: string;
   canWork: boolean;
+  canDecide: boolean;
   timeZone: string;
 };
 export const BatchContext = createContext<BatchContextValue | null>(null);
@@ -27,6 +28,14 @@ type Extra = {
   confirmed?: boolean;
   enteredIn?: UnitSystem;
 };
+
+/** What a refusal says beyond its code, in words. */
+const detailsOf = (o: Outcome) =>
+  'problems' in o && o.problems
+    ? { lot: o.problems.map((p) => LOT_PROBLEM_WORDS[p]).join(', ') }
+    : 'fields' in o
+      ? o.fields
+      : undefined;
 
 /** Posts entries of this batch: on disk first, then to the server; says in words what came of it. */
 export function usePost() {
@@ -49,7 +58,7 @@ export function usePost() {
     if (!outcome.ok && outcome.code === 'kept')
       setMessage('No link to the server: kept here, will be sent.');
     else if (!outcome.ok && outcome.code !== 'odd_temperature')
-      setMessage(problemWords(outcome.code, 'fields' in outcome ? outcome.fields : undefined));
+      setMessage(problemWords(outcome.code, detailsOf(outcome)));
     if (outcome.ok) router.refresh();
     return outcome;
   };

@@ -1,4 +1,12 @@
-import type { CheckCode, DispositionKind, LotProblem, Phase, RuleKind, StepName } from '@/core';
+import type {
+  CheckCode,
+  DispositionKind,
+  DoseBasis,
+  LotProblem,
+  Phase,
+  RuleKind,
+  StepName,
+} from '@/core';
 import type { Show } from '@/ui/show';
 import type { NextStep } from '../next-step';
 
@@ -23,6 +31,12 @@ export const CHECK_WORDS: Record<CheckCode, string> = {
   lethality: 'Lethality',
   cooling: 'Cooling',
   probe_evidence: 'Probe evidence',
+};
+
+export const BASIS_WORDS: Record<DoseBasis, string> = {
+  meat_block: 'meat block',
+  whole_batch: 'whole batch',
+  finished: 'finished weight',
 };
 
 /** Names of the rules: those of the checks, and what a formula is held against. */

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState, type ReactNode } from 'react';
+import { useId, useState, type ReactNode } from 'react';
 import type { ActionResult } from '@/features/accounts/identify';
 import { Notice } from '@/ui/status';
 
@@ -12,6 +12,11 @@ const WORDS: Record<string, string> = {
   signed_out: 'Your session has ended. Sign in again.',
   not_allowed: 'Your role does not allow this.',
   no_such_rule: 'There is no such rule.',
+  ingredient_taken: 'Another ingredient has this name.',
+  ingredient_in_use: 'It is in use and stays as it is:',
+  no_such_ingredient: 'There is no such ingredient.',
+  lot_taken: 'This ingredient has a lot of this number already.',
+  no_such_lot: 'There is no such lot.',
 };
 
 type Props<R> = {
@@ -20,11 +25,21 @@ type Props<R> = {
   label: string;
   done?: string | ((data: R) => string);
   then?: string;
+  /** Empties the form once it has been taken. */
+  clear?: boolean;
   children: ReactNode;
 };
 
 /** A small form around one action: what it says is checked on the server, and nothing typed is lost. */
-export function ActionForm<R>({ action, read, label, done = 'Saved.', then, children }: Props<R>) {
+export function ActionForm<R>({
+  action,
+  read,
+  label,
+  done = 'Saved.',
+  then,
+  clear,
+  children,
+}: Props<R>) {
   const router = useRouter();
   const [note, setNote] = useState<{ tone: 'bad' | 'good'; text: string } | null>(null);
   const [busy, setBusy] = useState(false);
@@ -40,6 +55,7 @@ export function ActionForm<R>({ action, read, label, done = 'Saved.', then, chil
         text: [WORDS[answer.code] ?? answer.code, ...Object.values(answer.fields ?? {})].join(' '),
       });
     if (then) return void (window.location.href = then);
+    if (clear) form.reset();
     setNote({ tone: 'good', text: typeof done === 'function' ? done(answer.data) : done });
     router.refresh();
   };
@@ -69,15 +85,17 @@ export function Field({
   label,
   type = 'text',
   value,
+  optional = false,
   children,
 }: {
   name: string;
   label: string;
   type?: string;
   value?: string;
+  optional?: boolean;
   children?: ReactNode;
 }) {
-  const id = `f-${name}`;
+  const id = useId();
   return (
     <div>
       <label htmlFor={id} className="label">
@@ -94,7 +112,7 @@ export function Field({
           type={type}
           defaultValue={value}
           className="field"
-          required
+          required={!optional}
           autoComplete={type === 'password' ? 'new-password' : 'off'}
         />
       )}

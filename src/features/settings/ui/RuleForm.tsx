@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import type { RuleBody } from '@/core';
+import { BASIS_WORDS } from '@/features/batches/ui/words';
 import { chooseRuleAction, editRuleAction } from '../actions';
 import type { RuleChoice } from '../repository';
 import { ActionForm, Field } from './ActionForm';
@@ -34,6 +35,18 @@ const NAMES: Record<string, string> = {
   endPointC: 'End point (°C)',
   targetLogs: 'Logs',
   needs: 'For',
+  minSaltFraction: 'Salt at least (share)',
+  maxSaltFraction: 'Salt at most (share)',
+  maxAcceleratorPpm: 'Accelerator at most (ppm)',
+  maxBinderFraction: 'Binder at most (share)',
+  maxPhosphateFraction: 'Phosphate at most (share)',
+  maxFatFraction: 'Fat at most (share)',
+  maxFatWaterFraction: 'Fat and added water at most (share)',
+  targetPh: 'pH to reach',
+  floorC: 'Counts above (°C)',
+  bands: 'Band',
+  belowC: 'below (°C)',
+  degreeHours: 'degree-hours (°C·h)',
 };
 
 type Leaf = { path: string[]; value: number };
@@ -47,6 +60,10 @@ function leaves(value: unknown, path: string[] = []): Leaf[] {
 
 function withNumbers(body: RuleBody, form: FormData): RuleBody {
   const copy = structuredClone(body);
+  if (copy.kind === 'dose') {
+    copy.basis = String(form.get('basis')) as typeof copy.basis;
+    copy.as = String(form.get('as')) as typeof copy.as;
+  }
   for (const { path } of leaves(body)) {
     const at = path
       .slice(0, -1)
@@ -74,6 +91,8 @@ export function RuleItem({ rule, canEdit }: { rule: RuleChoice; canEdit: boolean
       </p>
       <p className="small">{rule.source}</p>
       <p className="small">
+        {rule.body.kind === 'dose' &&
+          `ppm of the ${BASIS_WORDS[rule.body.basis]}, as ${(rule.body.as ?? 'sodium_nitrite').replace('_', ' ')} · `}
         {leaves(rule.body)
           .map((l) => `${named(l.path)}: ${l.value}`)
           .join(' · ')}
@@ -113,6 +132,25 @@ export function RuleItem({ rule, canEdit }: { rule: RuleChoice; canEdit: boolean
           >
             <Field name="title" label="Title" value={rule.title} />
             <Field name="source" label="Source of these figures" value="" />
+            {rule.body.kind === 'dose' && (
+              <div className="grid gap-2 sm:grid-cols-2">
+                <Field name="basis" label="ppm of the" value={rule.body.basis}>
+                  {Object.entries(BASIS_WORDS).map(([basis, word]) => (
+                    <option key={basis} value={basis}>
+                      {word}
+                    </option>
+                  ))}
+                </Field>
+                <Field
+                  name="as"
+                  label="Limits expressed as"
+                  value={rule.body.as ?? 'sodium_nitrite'}
+                >
+                  <option value="sodium_nitrite">sodium nitrite</option>
+                  <option value="nitrite_ion">nitrite ion</option>
+                </Field>
+              </div>
+            )}
             <div className="grid gap-2 sm:grid-cols-2">
               {leaves(rule.body).map((l) => (
                 <Field

@@ -1,5 +1,6 @@
 'use client';
 
+import { fromBase, toBase, unitSymbol, type Quantity, type UnitSystem } from '@/core';
 import { ROLES } from '@/platform/roles';
 import {
   addDeviceAction,
@@ -8,6 +9,7 @@ import {
   addScaleAction,
   changePersonAction,
   revokeDeviceAction,
+  saveHangingAction,
   saveSiteAction,
 } from '../actions';
 import type { Site } from '../repository';
@@ -159,6 +161,55 @@ export const HouseForm = () => (
     <Field name="cores" label="Core probes" value="2" />
   </ActionForm>
 );
+
+type Room = {
+  id: string;
+  name: string;
+  sticks: number | null;
+  stickMm: number | null;
+  dropMm: number | null;
+  capacityG: number | null;
+};
+
+/** What hangs in a house: its sticks, how far a piece may drop, and the weight it carries. */
+export const HangingForm = ({ house: h, system }: { house: Room; system: UnitSystem }) => {
+  const shown = (quantity: Quantity, base: number | null) =>
+    base === null ? '' : String(Math.round(fromBase(quantity, base, system) * 1000) / 1000);
+  const length = unitSymbol('length', system);
+  return (
+    <details>
+      <summary className="min-h-9 cursor-pointer text-soft">Hanging room</summary>
+      <ActionForm
+        action={saveHangingAction}
+        read={(f) => ({
+          id: h.id,
+          sticks: num(f.get(`sticks-${h.id}`)),
+          stickMm: toBase('length', num(f.get(`stick-${h.id}`)), system),
+          dropMm: toBase('length', num(f.get(`drop-${h.id}`)), system),
+          capacityG: toBase('mass', num(f.get(`capacity-${h.id}`)), system),
+        })}
+        label={`Save the room of ${h.name}`}
+      >
+        <Field name={`sticks-${h.id}`} label="Sticks" value={String(h.sticks ?? '')} />
+        <Field
+          name={`stick-${h.id}`}
+          label={`Length of a stick (${length})`}
+          value={shown('length', h.stickMm)}
+        />
+        <Field
+          name={`drop-${h.id}`}
+          label={`Longest piece that hangs clear (${length})`}
+          value={shown('length', h.dropMm)}
+        />
+        <Field
+          name={`capacity-${h.id}`}
+          label={`Carries up to (${unitSymbol('mass', system)})`}
+          value={shown('mass', h.capacityG)}
+        />
+      </ActionForm>
+    </details>
+  );
+};
 
 export const DeviceForm = ({ houses }: { houses: { id: string; name: string }[] }) => (
   <ActionForm

@@ -23,6 +23,7 @@ export default async function BatchLayout({
     batchId: head.id,
     personId: person.id,
     canWork: may(person.role, 'work_batches'),
+    canDecide: may(person.role, 'decide'),
     timeZone: show.settings.timeZone,
   };
   return (

@@ -3,7 +3,8 @@ import { dossierOfPage } from '@/features/batches/page-data';
 import { piecesOf, planOfBatch } from '@/features/batches/plan';
 import { NowPanel } from '@/features/batches/ui/NowPanel';
 import { Timeline } from '@/features/batches/ui/Timeline';
-import { listScales, loadSite } from '@/features/settings/repository';
+import { listScales, loadSite, siteDay } from '@/features/settings/repository';
+import { lotChoices } from '@/features/stores/choices';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
@@ -19,7 +20,13 @@ export default async function BatchPage({ params }: { params: Promise<{ id: stri
   const pieces = piecesOf(plan);
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">
-      <NowPanel dossier={dossier} scales={await listScales(db())} show={show} nowS={now} />
+      <NowPanel
+        dossier={dossier}
+        scales={await listScales(db())}
+        lots={await lotChoices(db(), recipe, state, await siteDay(db(), now))}
+        show={show}
+        nowS={now}
+      />
       {pieces.length > 0 && (
         <section className="sheet" aria-label="Schedule">
           <h2 className="mb-2 text-lg font-semibold">Schedule for {show.clock(state.readyByS)}</h2>

@@ -1,5 +1,6 @@
 import { requirePage } from '@/features/accounts/identify';
-import { STARTER } from '@/features/recipes/draft';
+import { deskData } from '@/features/recipes/desk-data';
+import { STARTER } from '@/features/recipes/starter';
 import { RecipeForm } from '@/features/recipes/ui/RecipeForm';
 
 export default async function NewRecipePage() {
@@ -7,7 +8,7 @@ export default async function NewRecipePage() {
   return (
     <>
       <h1 className="mb-3 text-2xl font-extrabold">Write a recipe</h1>
-      <RecipeForm basedOn={0} recipe={STARTER} />
+      <RecipeForm basedOn={0} recipe={STARTER} {...await deskData()} />
     </>
   );
 }

@@ -3,6 +3,7 @@ import { loadOpenDossiers } from '@/features/batches/case';
 import { runChart } from '@/features/batches/chart-data';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { CoolingClock, HeatFigures } from '@/features/batches/ui/HeatFigures';
+import { PhForm } from '@/features/batches/ui/PhForm';
 import { ProbePanel } from '@/features/batches/ui/ProbePanel';
 import { RunChart } from '@/features/batches/ui/RunChart';
 import { RunForm } from '@/features/batches/ui/RunForm';
@@ -63,6 +64,9 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
         )}
         {!closed && (
           <div className="space-y-4">
+            {running && c.recipe.fermentation && (
+              <PhForm targetPh={c.recipe.fermentation.targetPh} />
+            )}
             {!log && <TempLog open={false} />}
             {running && <ProbePanel placed={c.state.probes} channels={channels} />}
             <ImportForm />

@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { requirePage } from '@/features/accounts/identify';
+import { deskData } from '@/features/recipes/desk-data';
 import { versionsOf } from '@/features/recipes/repository';
 import { RecipeForm } from '@/features/recipes/ui/RecipeForm';
 import { db } from '@/platform/db/client';
@@ -13,7 +14,12 @@ export default async function EditRecipePage({ params }: { params: Promise<{ id:
   return (
     <>
       <h1 className="mb-3 text-2xl font-extrabold">Change {v.content.name}</h1>
-      <RecipeForm recipeId={v.recipeId} basedOn={v.number} recipe={v.content} />
+      <RecipeForm
+        recipeId={v.recipeId}
+        basedOn={v.number}
+        recipe={v.content}
+        {...await deskData()}
+      />
     </>
   );
 }

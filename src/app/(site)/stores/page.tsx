@@ -1,0 +1,107 @@
+import Link from 'next/link';
+import { requirePage } from '@/features/accounts/identify';
+import { may } from '@/features/accounts/policy';
+import { loadOpenDossiers } from '@/features/batches/case';
+import { siteDay } from '@/features/settings/repository';
+import { showOfRequest } from '@/features/settings/show';
+import { listIngredients, openLots } from '@/features/stores/repository';
+import { shortages } from '@/features/stores/shortage';
+import { IngredientForm, LotForm, RemoveIngredient } from '@/features/stores/ui/StoreForms';
+import { LotTable } from '@/features/stores/ui/LotTable';
+import { nowS } from '@/platform/clock';
+import { db } from '@/platform/db/client';
+import { Notice } from '@/ui/status';
+
+/** Stores: which lots are here, how much, until when; what the planned batches are short of. */
+export default async function StoresPage() {
+  const person = await requirePage();
+  const show = await showOfRequest();
+  const now = nowS();
+  const [ingredients, lots, today, open] = await Promise.all([
+    listIngredients(db()),
+    openLots(db()),
+    siteDay(db(), now),
+    loadOpenDossiers(db(), now),
+  ]);
+  const planned = open.map((d) => ({
+    code: d.head.code,
+    recipe: d.head.recipe,
+    state: d.case.state,
+  }));
+  const short = shortages(planned, ingredients, lots);
+  return (
+    <>
+      <h1 className="mb-3 text-2xl font-extrabold">Stores</h1>
+      {short.length > 0 && (
+        <div className="mb-4">
+          <Notice tone="bad">
+            <p>Short for the batches that are planned:</p>
+            <ul>
+              {short.map((s) => (
+                <li key={s.ingredient}>
+                  {s.ingredient}: {show.mass(s.neededG)} needed, {show.mass(s.inStockG)} here (batch{' '}
+                  {s.batches.join(', ')})
+                </li>
+              ))}
+            </ul>
+          </Notice>
+        </div>
+      )}
+      <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
+        <section className="sheet" aria-label="Lots">
+          <h2 className="mb-1 text-lg font-semibold">Lots</h2>
+          <LotTable lots={lots} today={today} show={show} />
+        </section>
+        <div className="space-y-4">
+          {may(person.role, 'work_batches') && ingredients.length > 0 && (
+            <section className="sheet" aria-label="Receive a lot">
+              <h2 className="mb-2 text-lg font-semibold">Receive a lot</h2>
+              <LotForm ingredients={ingredients} />
+            </section>
+          )}
+          <section className="sheet" aria-label="Ingredients">
+            <h2 className="mb-1 text-lg font-semibold">Ingredients</h2>
+            <ul>
+              {ingredients.map((i) => (
+                <li key={i.id} className="border-t border-line py-1.5">
+                  {may(person.role, 'write_recipes') ? (
+                    <details>
+                      <summary className="min-h-9 cursor-pointer">
+                        {i.name} <span className="small">{i.kind}</span>
+                      </summary>
+                      <div className="space-y-3 py-2">
+                        <IngredientForm known={i} />
+                        <RemoveIngredient id={i.id} name={i.name} />
+                      </div>
+                    </details>
+                  ) : (
+                    <>
+                      {i.name} <span className="small">{i.kind}</span>
+                    </>
+                  )}
+                </li>
+              ))}
+            </ul>
+            {ingredients.length === 0 && (
+              <p className="text-soft">
+                No ingredient yet. A formulator adds them; recipes pick them by name.
+              </p>
+            )}
+            {may(person.role, 'write_recipes') && (
+              <details className="mt-2 border-t border-line pt-2">
+                <summary className="min-h-9 cursor-pointer font-semibold">
+                  Add an ingredient
+                </summary>
+                <IngredientForm />
+              </details>
+            )}
+          </section>
+          <p className="small">
+            Fat figures of meat lots feed the blend in the{' '}
+            <Link href="/recipes">recipe editor</Link>.
+          </p>
+        </div>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,196 @@
+import Papa from 'papaparse';
+import { z } from 'zod';
+import { parseNumber, type Recipe } from '@/core';
+import { recipeSchema, recipeShape } from './contract';
+import { STARTER } from './starter';
+
+export const RECIPE_FORMAT = 'jolly-kettle/recipe';
+export const RECIPE_FORMAT_VERSION = 1;
+/** No recipe is larger; a bigger file is something else, bytes. */
+export const MAX_FILE_BYTES = 1_000_000;
+
+const envelope = z.object({
+  format: z.literal(RECIPE_FORMAT),
+  version: z.literal(RECIPE_FORMAT_VERSION),
+  recipe: recipeShape,
+});
+
+/** The published schema of the recipe file. */
+export const recipeJsonSchema = () => ({
+  ...z.toJSONSchema(envelope, { target: 'draft-2020-12' }),
+  title: 'Jolly Kettle recipe',
+  description:
+    'Masses in g, fractions 0 to 1 of the meat block unless the name says otherwise, temperatures in °C, times in s, lengths in mm. ppm are mg of sodium nitrite per kg of the basis.',
+});
+
+/** A recipe as a file: lossless. */
+export const recipeToJson = (recipe: Recipe): string =>
+  `${JSON.stringify({ format: RECIPE_FORMAT, version: RECIPE_FORMAT_VERSION, recipe }, null, 2)}\n`;
+
+export type FileAnswer =
+  | { ok: true; recipe: Recipe; notes: string[] }
+  | {
+      ok: false;
+      code: 'too_large' | 'not_json' | 'not_a_recipe' | 'newer_version' | 'bad_recipe' | 'bad_csv';
+      details: string[];
+    };
+
+const issuesOf = (error: z.ZodError) =>
+  error.issues.slice(0, 20).map((i) => `${i.path.join(' → ') || 'file'}: ${i.message}`);
+
+/** Reads a recipe file; says what is wrong and where, and changes nothing. */
+export function recipeFromJson(text: string): FileAnswer {
+  if (text.length > MAX_FILE_BYTES) return { ok: false, code: 'too_large', details: [] };
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch (error) {
+    return { ok: false, code: 'not_json', details: [error instanceof Error ? error.message : ''] };
+  }
+  const head = z.object({ format: z.literal(RECIPE_FORMAT), version: z.number() }).safeParse(data);
+  if (!head.success) return { ok: false, code: 'not_a_recipe', details: issuesOf(head.error) };
+  if (head.data.version > RECIPE_FORMAT_VERSION)
+    return { ok: false, code: 'newer_version', details: [`version ${head.data.version}`] };
+  const parsed = recipeSchema.safeParse((data as { recipe?: unknown }).recipe);
+  return parsed.success
+    ? { ok: true, recipe: parsed.data, notes: [] }
+    : { ok: false, code: 'bad_recipe', details: issuesOf(parsed.error) };
+}
+
+const COLUMNS = [
+  'part',
+  'name',
+  'kind',
+  'percent_of_meat',
+  'fat_percent',
+  'salt_percent',
+  'nitrite_percent',
+  'nitrate_percent',
+  'ppm',
+  'place',
+  'allergens',
+  'cost_per_kg',
+] as const;
+type Row = Partial<Record<(typeof COLUMNS)[number], string | number>>;
+
+const percent = (x: number | undefined) =>
+  x === undefined ? '' : Number((x * 100).toPrecision(12));
+
+/** A text that a spreadsheet would run as a formula is kept a text. */
+const plainCell = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
+
+/** The formula as a table for a spreadsheet: without program, process and schools. */
+export function recipeToCsv(r: Recipe): string {
+  const rows: Row[] = [
+    { part: 'recipe', name: plainCell(r.name) },
+    ...r.meat.map((m): Row => ({
+      part: 'meat',
+      name: plainCell(m.name),
+      kind: m.species,
+      percent_of_meat: percent(m.share),
+      fat_percent: percent(m.fatFraction),
+      cost_per_kg: m.costPerKg ?? '',
+    })),
+    { part: 'salt', name: 'Salt, from all sources', percent_of_meat: percent(r.totalSaltFraction) },
+    ...(r.cure
+      ? [
+          {
+            part: 'cure',
+            name: plainCell(r.cure.name),
+            nitrite_percent: percent(r.cure.nitriteFraction),
+            nitrate_percent: percent(r.cure.nitrateFraction),
+            ppm: r.cure.targetPpm,
+            cost_per_kg: r.cure.costPerKg ?? '',
+          },
+        ]
+      : []),
+    ...r.additions.map((a): Row => ({
+      part: 'addition',
+      name: plainCell(a.name),
+      kind: a.kind,
+      percent_of_meat: percent(a.fraction),
+      fat_percent: percent(a.fatFraction),
+      salt_percent: percent(a.saltFraction),
+      place: a.place ?? '',
+      allergens: (a.allergens ?? []).join(' '),
+      cost_per_kg: a.costPerKg ?? '',
+    })),
+    { part: 'casing', name: plainCell(r.casing.name), kind: `${r.casing.diameterMm} mm` },
+  ];
+  return Papa.unparse(rows, { columns: [...COLUMNS] });
+}
+
+const cell = (row: Record<string, string>, column: (typeof COLUMNS)[number]) =>
+  (row[column] ?? '').trim().replace(/^'/, '');
+
+/** A percentage of a cell as a fraction; undefined when empty, NaN when no number. */
+function fractionOf(row: Record<string, string>, column: (typeof COLUMNS)[number]) {
+  const read = parseNumber(cell(row, column));
+  if (read.kind === 'empty') return undefined;
+  return read.kind === 'ok' ? Number((read.value / 100).toPrecision(14)) : Number.NaN;
+}
+
+const present = (o: Record<string, unknown>) =>
+  Object.fromEntries(Object.entries(o).filter(([, v]) => v !== undefined && v !== ''));
+
+function lineOf(row: Record<string, string>, i: number): Record<string, unknown> {
+  const cost = parseNumber(cell(row, 'cost_per_kg'));
+  const common = {
+    id: `${cell(row, 'part')}-${i + 1}`,
+    name: cell(row, 'name'),
+    fatFraction: fractionOf(row, 'fat_percent'),
+    costPerKg: cost.kind === 'ok' ? cost.value : undefined,
+  };
+  if (cell(row, 'part') === 'meat')
+    return present({
+      ...common,
+      species: cell(row, 'kind') || 'pork',
+      share: fractionOf(row, 'percent_of_meat') ?? Number.NaN,
+    });
+  const allergens = cell(row, 'allergens');
+  return present({
+    ...common,
+    kind: cell(row, 'kind') || 'seasoning',
+    fraction: fractionOf(row, 'percent_of_meat') ?? Number.NaN,
+    saltFraction: fractionOf(row, 'salt_percent'),
+    place: cell(row, 'place') || undefined,
+    allergens: allergens === '' ? undefined : allergens.split(/[\s,;]+/),
+  });
+}
+
+/** Reads the table back; program and process come from a plain starter and are to be looked through. */
+export function recipeFromCsv(text: string): FileAnswer {
+  if (text.length > MAX_FILE_BYTES) return { ok: false, code: 'too_large', details: [] };
+  const { data, meta } = Papa.parse<Record<string, string>>(text.trim(), {
+    header: true,
+    skipEmptyLines: true,
+    transformHeader: (h) => h.trim().toLowerCase(),
+  });
+  const missing = ['part', 'name', 'percent_of_meat'].filter((c) => !meta.fields?.includes(c));
+  if (missing.length > 0)
+    return { ok: false, code: 'bad_csv', details: [`columns missing: ${missing.join(', ')}`] };
+  const of = (part: string) => data.filter((row) => cell(row, 'part') === part);
+  const cure = of('cure')[0];
+  if (of('cure').length > 1)
+    return { ok: false, code: 'bad_csv', details: ['two cures: a recipe has one'] };
+  const ppm = cure ? parseNumber(cell(cure, 'ppm')) : null;
+  const parsed = recipeSchema.safeParse({
+    ...STARTER,
+    name: of('recipe')[0] ? cell(of('recipe')[0]!, 'name') : 'Recipe from a table',
+    meat: of('meat').map(lineOf),
+    additions: of('addition').map(lineOf),
+    totalSaltFraction: of('salt')[0] ? fractionOf(of('salt')[0]!, 'percent_of_meat') : undefined,
+    cure: cure
+      ? {
+          name: cell(cure, 'name'),
+          nitriteFraction: fractionOf(cure, 'nitrite_percent'),
+          nitrateFraction: fractionOf(cure, 'nitrate_percent') ?? 0,
+          targetPpm: ppm?.kind === 'ok' ? ppm.value : undefined,
+        }
+      : null,
+    ...(cure ? {} : { program: [{ ...STARTER.program[2]!, airC: 110, endCoreC: 72 }] }),
+  });
+  return parsed.success
+    ? { ok: true, recipe: parsed.data, notes: ['program_from_starter'] }
+    : { ok: false, code: 'bad_recipe', details: issuesOf(parsed.error) };
+}

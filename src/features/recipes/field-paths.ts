@@ -1,0 +1,75 @@
+import type { FieldPath } from 'react-hook-form';
+import type { Draft } from './draft';
+
+const FIELDS: Record<string, string> = {
+  share: 'amount',
+  writtenG: 'amount',
+  fraction: 'amount',
+  fatFraction: 'fat',
+  saltFraction: 'salt',
+  waterFraction: 'water',
+  dextroseFraction: 'dextrose',
+  costPerKg: 'cost',
+  perMeatG: 'perMeat',
+  packetG: 'amount',
+  airC: 'air',
+  endCoreC: 'core',
+  plannedS: 'minutes',
+};
+const WHOLE: Record<string, FieldPath<Draft>> = {
+  name: 'name',
+  totalSaltFraction: 'salt',
+  saltCostPerKg: 'saltCost',
+  casingCostPerM: 'casingCost',
+  expectedYield: 'yield',
+  'cure.name': 'cureName',
+  'cure.nitriteFraction': 'nitrite',
+  'cure.nitrateFraction': 'nitrate',
+  'cure.targetPpm': 'ppm',
+  'cure.costPerKg': 'cureCost',
+  'casing.name': 'casing',
+  'casing.diameterMm': 'diameter',
+  'casing.pieceMm': 'piece',
+  'casing.wasteFraction': 'waste',
+  'fermentation.targetPh': 'targetPh',
+  'fermentation.floorPh': 'floorPh',
+  'process.prepareS': 'prepare',
+  'process.cureHoldMinS': 'holdMin',
+  'process.cureHoldMaxS': 'holdMax',
+  'process.stuffS': 'stuff',
+  'process.surfaceDryS': 'surfaceDry',
+  'process.pullS': 'pull',
+  'process.bloomS': 'bloom',
+  'process.packS': 'pack',
+};
+const LISTS: Record<string, string> = { 'process.chill': 'chill' };
+
+/** The field of the form that a path of the recipe belongs to; null where it has no field of its own. */
+export function fieldOf(path: readonly (string | number)[]): FieldPath<Draft> | null {
+  const whole = WHOLE[path.join('.')];
+  if (whole) return whole;
+  const at = path.findIndex((p) => typeof p === 'number');
+  if (at < 1 || path.length === at + 1) return null;
+  const list = path.slice(0, at).join('.');
+  const last = String(path.at(-1));
+  return `${LISTS[list] ?? list}.${path[at]}.${FIELDS[last] ?? last}` as FieldPath<Draft>;
+}
+
+const PARTS: Record<string, string> = {
+  meat: 'Meat block',
+  additions: 'Additions',
+  program: 'House program',
+  cure: 'Cure',
+  casing: 'Casing',
+  process: 'Steps',
+  fermentation: 'Fermentation',
+  reason: 'What changed',
+  name: 'Name',
+  totalSaltFraction: 'Salt',
+};
+
+/** Where a problem is, as the page calls it: "Additions, line 3". */
+export function placeOf(path: readonly (string | number)[]): string {
+  const part = PARTS[String(path[0])] ?? String(path[0] ?? 'Recipe');
+  return typeof path[1] === 'number' ? `${part}, line ${path[1] + 1}` : part;
+}

@@ -1,0 +1,186 @@
+import {
+  parseNumber,
+  toBase,
+  type Addition,
+  type Casing,
+  type Quantity,
+  type Recipe,
+  type UnitSystem,
+} from '@/core';
+import { shown, tidy, type AdditionDraft, type Draft, type StageDraft } from './draft';
+
+/** Reads texts as figures; one that still says what the original figure says gives the original back. */
+class Reader {
+  constructor(private readonly system: UnitSystem) {}
+
+  /** NaN for a text that is no number: the contract refuses it by its field. */
+  read(text: string, was: number | undefined, per: number): number {
+    if (was !== undefined && text.trim() === tidy(was * per)) return was;
+    const read = parseNumber(text);
+    return read.kind === 'ok' ? read.value / per : Number.NaN;
+  }
+
+  base(quantity: Quantity, text: string, was: number | undefined): number {
+    if (was !== undefined && text.trim() === shown(quantity, was, this.system)) return was;
+    const read = parseNumber(text);
+    return read.kind === 'ok' ? toBase(quantity, read.value, this.system) : Number.NaN;
+  }
+}
+
+/** A value under its name when the text says one, nothing when the field is empty. */
+const given = <K extends string>(key: K, text: string, read: () => number) =>
+  text.trim() === '' ? {} : ({ [key]: read() } as Record<K, number>);
+
+const flag = <K extends string>(key: K, on: boolean, was: boolean | undefined) =>
+  on || was === false ? ({ [key]: on } as Record<K, boolean>) : {};
+
+function meatOf(d: Draft, was: Recipe, r: Reader): Recipe['meat'] {
+  const old = (id: string) => was.meat.find((m) => m.id === id);
+  const weights = d.meat.map((m) => r.base('mass', m.amount, old(m.id)?.writtenG));
+  const total = weights.reduce((sum, g) => sum + g, 0);
+  const unchanged =
+    d.meat.length === was.meat.length && weights.every((g, i) => g === was.meat[i]!.writtenG);
+  return d.meat.map((m, i) => ({
+    id: m.id,
+    name: m.name,
+    species: m.species,
+    ...(d.meatBy === 'weight'
+      ? { share: unchanged ? was.meat[i]!.share : weights[i]! / total, writtenG: weights[i]! }
+      : { share: r.read(m.amount, old(m.id)?.share, 100) }),
+    ...given('fatFraction', m.fat, () => r.read(m.fat, old(m.id)?.fatFraction, 100)),
+    ...given('costPerKg', m.cost, () => r.read(m.cost, old(m.id)?.costPerKg, 1)),
+  }));
+}
+
+function amountOf(a: AdditionDraft, old: Addition | undefined, r: Reader) {
+  if (a.unit !== 'packet') {
+    const fraction = r.read(a.amount, old?.fraction, a.unit === 'percent' ? 100 : 1000);
+    const stated =
+      a.unit === 'percent' && old?.written === undefined ? {} : { written: { as: a.unit } };
+    return { fraction, ...stated };
+  }
+  const before = old?.written?.as === 'packet' ? old.written : undefined;
+  const packetG = r.read(a.amount, before?.packetG, 1);
+  const perMeatG = r.base('mass', a.perMeat, before?.perMeatG);
+  const same = packetG === before?.packetG && perMeatG === before?.perMeatG;
+  return {
+    fraction: same ? old!.fraction : packetG / perMeatG,
+    written: { as: 'packet' as const, packetG, perMeatG },
+  };
+}
+
+function additionOf(a: AdditionDraft, old: Addition | undefined, r: Reader): Addition {
+  const part = <K extends 'saltFraction' | 'waterFraction' | 'fatFraction' | 'dextroseFraction'>(
+    key: K,
+    text: string,
+  ) => given(key, text, () => r.read(text, old?.[key], 100));
+  return {
+    id: a.id,
+    name: a.name,
+    kind: a.kind,
+    ...amountOf(a, old, r),
+    ...(a.place === '' ? {} : { place: a.place }),
+    ...part('saltFraction', a.salt),
+    ...part('waterFraction', a.water),
+    ...part('fatFraction', a.fat),
+    ...part('dextroseFraction', a.dextrose),
+    ...(a.allergens.length > 0 || old?.allergens ? { allergens: a.allergens } : {}),
+    ...given('costPerKg', a.cost, () => r.read(a.cost, old?.costPerKg, 1)),
+  };
+}
+
+function cureOf(d: Draft, was: Recipe['cure'], r: Reader): Recipe['cure'] {
+  if (!d.cured) return null;
+  const basis = d.basis === 'meat_block' && was?.basis === undefined ? {} : { basis: d.basis };
+  return {
+    name: d.cureName,
+    nitriteFraction: r.read(d.nitrite, was?.nitriteFraction, 100),
+    nitrateFraction: r.read(d.nitrate, was?.nitrateFraction, 100),
+    targetPpm: r.read(d.ppm, was?.targetPpm, 1),
+    ...basis,
+    ...flag('acceptsItsSalt', d.acceptsItsSalt, was?.acceptsItsSalt),
+    ...given('costPerKg', d.cureCost, () => r.read(d.cureCost, was?.costPerKg, 1)),
+  };
+}
+
+function casingOf(d: Draft, was: Casing, r: Reader): Casing {
+  return {
+    name: d.casing,
+    diameterMm: r.base('diameter', d.diameter, was.diameterMm),
+    ...(d.casingKind === '' ? {} : { kind: d.casingKind }),
+    ...given('pieceMm', d.piece, () => r.base('diameter', d.piece, was.pieceMm)),
+    ...given('wasteFraction', d.waste, () => r.read(d.waste, was.wasteFraction, 100)),
+  };
+}
+
+function processOf(d: Draft, was: Recipe, r: Reader): Pick<Recipe, 'program' | 'process'> {
+  const seconds = (text: string, before: number | undefined) => r.read(text, before, 1 / 60);
+  const p = was.process;
+  const stage = (s: StageDraft): Recipe['program'][number] => {
+    const old = was.program.find((x) => x.id === s.id);
+    return {
+      id: s.id,
+      name: s.name,
+      kind: s.kind,
+      airC: r.base('temperature', s.air, old?.airC),
+      smoke: s.smoke,
+      plannedS: seconds(s.minutes, old?.plannedS),
+      ...given('rh', s.rh, () => r.read(s.rh, old?.rh, 100)),
+      ...given('endCoreC', s.core, () => r.base('temperature', s.core, old?.endCoreC)),
+    };
+  };
+  return {
+    program: d.program.map(stage),
+    process: {
+      prepareS: seconds(d.prepare, p.prepareS),
+      cureHoldMinS: seconds(d.holdMin, p.cureHoldMinS),
+      cureHoldMaxS: seconds(d.holdMax, p.cureHoldMaxS),
+      stuffS: seconds(d.stuff, p.stuffS),
+      surfaceDryS: seconds(d.surfaceDry, p.surfaceDryS),
+      pullS: seconds(d.pull, p.pullS),
+      chill: d.chill.map((c, i) => ({
+        medium: c.medium,
+        plannedS: seconds(c.minutes, p.chill[i]?.plannedS),
+      })),
+      bloomS: seconds(d.bloom, p.bloomS),
+      packS: seconds(d.pack, p.packS),
+    },
+  };
+}
+
+/**
+ * What the form says as a recipe; a text that is no number becomes NaN, which the contract refuses by
+ * its field. A figure that was not touched keeps its exact value, whatever unit it was shown in.
+ */
+export function fromDraft(d: Draft, system: UnitSystem, was: Recipe): Recipe {
+  const r = new Reader(system);
+  const hasSchools = Object.keys(d.schools).length > 0 || was.schools !== undefined;
+  return {
+    name: d.name,
+    meat: meatOf(d, was, r),
+    totalSaltFraction: r.read(d.salt, was.totalSaltFraction, 100),
+    cure: cureOf(d, was.cure, r),
+    additions: d.additions.map((a) =>
+      additionOf(
+        a,
+        was.additions.find((x) => x.id === a.id),
+        r,
+      ),
+    ),
+    casing: casingOf(d, was.casing, r),
+    ...processOf(d, was, r),
+    ...(hasSchools ? { schools: d.schools } : {}),
+    ...given('expectedYield', d.yield, () => r.read(d.yield, was.expectedYield, 100)),
+    ...(d.fermented
+      ? {
+          fermentation: {
+            targetPh: r.read(d.targetPh, was.fermentation?.targetPh, 1),
+            floorPh: r.read(d.floorPh, was.fermentation?.floorPh, 1),
+          },
+        }
+      : {}),
+    ...flag('customersMeat', d.customersMeat, was.customersMeat),
+    ...given('saltCostPerKg', d.saltCost, () => r.read(d.saltCost, was.saltCostPerKg, 1)),
+    ...given('casingCostPerM', d.casingCost, () => r.read(d.casingCost, was.casingCostPerM, 1)),
+  };
+}

@@ -1,0 +1,97 @@
+import { diffRecipes, type FactUnit, type Recipe, type RecipeChange } from '@/core';
+import type { Show } from '@/ui/show';
+
+const WHAT: Record<string, string> = {
+  name: 'name',
+  species: 'species',
+  share: 'share',
+  fatFraction: 'fat',
+  writtenG: 'weight as written',
+  costPerKg: 'cost per kg',
+  totalSaltFraction: 'total salt',
+  kind: 'kind',
+  fraction: 'amount',
+  written: 'written as',
+  place: 'goes in',
+  saltFraction: 'salt in it',
+  waterFraction: 'water in it',
+  dextroseFraction: 'ferments like dextrose',
+  allergens: 'allergens',
+  nitriteFraction: 'sodium nitrite in it',
+  nitrateFraction: 'nitrate in it',
+  targetPpm: 'nitrite wanted',
+  basis: 'ppm of',
+  acceptsItsSalt: 'its salt accepted',
+  diameterMm: 'diameter',
+  pieceMm: 'piece length',
+  wasteFraction: 'waste',
+  airC: 'air',
+  rh: 'humidity',
+  smoke: 'smoke',
+  plannedS: 'planned',
+  endCoreC: 'until core',
+  medium: 'where',
+  order: 'order',
+  expectedYield: 'expected yield',
+  targetPh: 'target pH',
+  floorPh: 'lowest pH',
+  customersMeat: 'customer’s meat',
+  prepareS: 'prepare',
+  cureHoldMinS: 'shortest hold',
+  cureHoldMaxS: 'longest hold',
+  stuffS: 'stuff',
+  surfaceDryS: 'surface-dry',
+  pullS: 'pull',
+  bloomS: 'bloom',
+  packS: 'pack',
+};
+const PARTS: Record<RecipeChange['part'], string> = {
+  recipe: 'Recipe',
+  meat: 'Meat',
+  cure: 'Cure',
+  addition: 'Addition',
+  casing: 'Casing',
+  stage: 'Stage',
+  step: 'Step',
+  school: 'How it is made',
+  chill: 'Chill',
+};
+
+const SAY: Record<FactUnit, (x: number, show: Show) => string> = {
+  share: (x, s) => `${s.number(x * 100, 4)} %`,
+  ppm: (x, s) => `${s.number(x, 2)} ppm`,
+  C: (x, s) => s.temp(x),
+  s: (x, s) => s.duration(x),
+  mm: (x, s) => s.quantity('diameter', x),
+  ph: (x, s) => `pH ${s.number(x, 2)}`,
+  cost: (x, s) => s.number(x, 2),
+  g: (x, s) => s.mass(x),
+  text: (x, s) => s.number(x, 4),
+};
+
+function said(value: RecipeChange['from'], unit: FactUnit, show: Show): string {
+  if (value === null) return 'nothing';
+  if (typeof value === 'number') return SAY[unit](value, show);
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  return value.replaceAll('_', ' ');
+}
+
+/** What changed from one recipe to another, in the site's units. */
+export function Differences({ from, to, show }: { from: Recipe; to: Recipe; show: Show }) {
+  const changes = diffRecipes(from, to);
+  if (changes.length === 0) return <p className="text-soft">Nothing differs.</p>;
+  return (
+    <ul data-testid="differences">
+      {changes.map((c, i) => (
+        <li key={i} className="border-t border-line py-1.5">
+          {PARTS[c.part]}
+          {c.subject && c.part !== 'recipe' ? ` ${c.subject}` : ''},{' '}
+          {WHAT[c.what] ?? c.what.replaceAll('_', ' ')}:{' '}
+          <span className="text-soft line-through decoration-1">{said(c.from, c.unit, show)}</span>{' '}
+          <span aria-hidden="true">→</span> <span className="sr-only">now</span>{' '}
+          <strong>{said(c.to, c.unit, show)}</strong>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,68 @@
+import { type Recipe, type RecipeFigures } from '@/core';
+import { BASIS_WORDS } from '@/features/batches/ui/words';
+import type { Show } from '@/ui/show';
+import { ALLERGEN_WORDS, declaredWords } from './words';
+
+type Props = { recipe: Recipe; figures: RecipeFigures; show: Show };
+
+/** What a formula comes to, figure by figure; salt on both bases, because people write either. */
+export function FigureList({ recipe, figures: f, show }: Props) {
+  const percent = (x: number | null, digits = 1) =>
+    x === null ? 'unknown' : `${show.number(x * 100, digits)} %`;
+  const cost = (x: number | null) => (x === null ? 'unknown' : `${show.number(x, 2)} per kg`);
+  const rows: [string, string][] = [
+    ['Fat of the meat block', percent(f.meatFatFraction)],
+    ['Salt of the meat', percent(f.saltOfMeat, 2)],
+    ['Salt of the batter', percent(f.saltOfBatter, 2)],
+    ...(recipe.cure
+      ? [
+          [
+            `Nitrite on the ${BASIS_WORDS[recipe.cure.basis ?? 'meat_block']}`,
+            `${show.number(f.composed.ppm, 1)} ppm`,
+          ] as [string, string],
+        ]
+      : []),
+    ['Water and ice, of the meat', percent(f.waterOfMeat)],
+    ['Sugars', `${show.number(f.sugarGPerKg)} g/kg`],
+    ...(f.finalPh === null
+      ? []
+      : [['Forecast final pH, ± 0.2', `pH ${show.number(f.finalPh, 1)}`] as [string, string]]),
+    ['Batter from 1 kg of meat', `${show.number(f.composed.batterG / 1000, 3)} kg`],
+    ['Expected yield', percent(f.yieldFraction)],
+    ['Raw cost', cost(f.rawCostPerKg)],
+    ['Finished cost', cost(f.finishedCostPerKg)],
+  ];
+  return (
+    <>
+      <dl>
+        {rows.map(([name, value]) => (
+          <div key={name} className="flex justify-between gap-3 border-t border-line py-1">
+            <dt>{name}</dt>
+            <dd className="font-semibold">{value}</dd>
+          </div>
+        ))}
+      </dl>
+      {f.unpriced.length > 0 && (
+        <p className="small">No cost given for: {f.unpriced.join(', ')}.</p>
+      )}
+      <h3 className="mt-3 font-semibold">Ingredients</h3>
+      <p data-testid="declaration">
+        {f.declaration.map((d, i) => (
+          <span key={i}>
+            {i > 0 && ', '}
+            {d.allergens.length > 0 ? <strong>{declaredWords(d)}</strong> : declaredWords(d)}
+          </span>
+        ))}
+        .
+      </p>
+      <p>
+        Allergens:{' '}
+        <strong>
+          {f.allergens.length === 0
+            ? 'none given'
+            : f.allergens.map((a) => ALLERGEN_WORDS[a]).join(', ')}
+        </strong>
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,7 @@
+'use client';
+
+export const PrintButton = () => (
+  <button type="button" className="button" onClick={() => window.print()}>
+    Print
+  </button>
+);

@@ -1,0 +1,69 @@
+import { unitSymbol, type Recipe, type UnitSystem } from '@/core';
+import type { Room, SheetQuery } from '../sheet';
+
+type Props = { recipe: Recipe; query: SheetQuery; rooms: Room[]; system: UnitSystem };
+
+/** What is known today decides the batch: a plain form, so that the address can be kept and shared. */
+export function SheetChooser({ recipe, query, rooms, system }: Props) {
+  const mass = unitSymbol('mass', system);
+  const options = [
+    ['meat', `Meat on the bench (${mass})`],
+    ['finished', `Finished weight wanted (${mass})`],
+    ['batter', `Batter for the stuffer (${mass})`],
+    ['casing', `Casing at hand (${unitSymbol('length', system)})`],
+    ['house', 'Room in the house'],
+    ['trim', `Scarcest trim (${mass})`],
+  ] as const;
+  return (
+    <form
+      method="get"
+      className="no-print sheet mb-4 flex flex-wrap items-end gap-3"
+      aria-label="What is known"
+    >
+      {query.version !== undefined && <input type="hidden" name="version" value={query.version} />}
+      <label className="min-w-52 grow">
+        <span className="label">What is known today</span>
+        <select name="by" defaultValue={query.by} className="field">
+          {options.map(([value, word]) => (
+            <option key={value} value={value}>
+              {word}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="w-32">
+        <span className="label">Amount</span>
+        <input
+          name="amount"
+          inputMode="decimal"
+          autoComplete="off"
+          defaultValue={query.amount}
+          className="field"
+        />
+      </label>
+      {recipe.meat.length > 1 && (
+        <label className="min-w-40">
+          <span className="label">Trim, if scarce</span>
+          <select name="trim" defaultValue={query.trim} className="field">
+            {recipe.meat.map((m) => (
+              <option key={m.id} value={m.id}>
+                {m.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <label className="min-w-40">
+        <span className="label">House</span>
+        <select name="house" defaultValue={query.house ?? rooms[0]?.id} className="field">
+          {rooms.map((r) => (
+            <option key={r.id} value={r.id}>
+              {r.name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <button className="button-main">Work it out</button>
+    </form>
+  );
+}

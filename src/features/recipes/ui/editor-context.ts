@@ -1,0 +1,50 @@
+'use client';
+
+import { createContext, useContext, useMemo } from 'react';
+import { useFormContext, useWatch } from 'react-hook-form';
+import type { Recipe, RuleSet } from '@/core';
+import type { Ingredient, Lot } from '@/features/stores/repository';
+import { useShow } from '@/ui/show-context';
+import { recipeShape } from '../contract';
+import type { Draft } from '../draft';
+import { fromDraft } from '../read-draft';
+
+/** A lot as the blend needs it; no dates cross to the browser. */
+export type MeatLot = Pick<
+  Lot,
+  'id' | 'code' | 'ingredient' | 'leftG' | 'fatFraction' | 'costPerKg' | 'useBy' | 'owner' | 'facts'
+>;
+
+export type Desk = {
+  /** The recipe that the draft began from: untouched figures keep its exact values. */
+  original: Recipe;
+  rules: RuleSet;
+  ingredients: Ingredient[];
+  meatLots: MeatLot[];
+};
+
+export const DeskContext = createContext<Desk | null>(null);
+
+export function useDesk(): Desk {
+  const desk = useContext(DeskContext);
+  if (!desk) throw new Error('useDesk needs a DeskContext above it');
+  return desk;
+}
+
+export type Live = { recipe: Recipe; problems: { where: (string | number)[]; what: string }[] };
+
+/** The recipe that the form stands for at this keystroke, and what of it cannot be reckoned with. */
+export function useLiveRecipe(): Live {
+  const { control } = useFormContext<Draft>();
+  const { original } = useDesk();
+  const { system } = useShow().settings;
+  const draft = useWatch({ control }) as Draft;
+  return useMemo(() => {
+    const recipe = fromDraft(draft, system, original);
+    const parsed = recipeShape.safeParse(recipe);
+    const problems = parsed.success
+      ? []
+      : parsed.error.issues.map((i) => ({ where: i.path as (string | number)[], what: i.message }));
+    return { recipe, problems };
+  }, [draft, system, original]);
+}

@@ -1,0 +1,113 @@
+'use client';
+
+import { useId } from 'react';
+import { useFormContext, useFormState, type FieldPath } from 'react-hook-form';
+import type { Draft } from '../draft';
+
+type Common = { name: FieldPath<Draft>; label: string; className?: string };
+
+/** What is wrong with a field, in words under it; only this line is drawn anew when it changes. */
+function useProblem(name: FieldPath<Draft>): string | undefined {
+  const { getFieldState } = useFormContext<Draft>();
+  const state = useFormState<Draft>({ name });
+  return getFieldState(name, state).error?.message;
+}
+
+/** A text or figure of the draft, its unit inside the field. */
+export function Text({
+  name,
+  label,
+  unit,
+  numeric = true,
+  className = 'min-w-24 flex-1',
+  list,
+  onPicked,
+}: Common & {
+  unit?: string;
+  numeric?: boolean;
+  list?: string;
+  onPicked?: (value: string) => void;
+}) {
+  const { register } = useFormContext<Draft>();
+  const problem = useProblem(name);
+  const id = useId();
+  return (
+    <div className={className}>
+      <label htmlFor={id} className="label text-sm">
+        {label}
+      </label>
+      <div className="relative">
+        <input
+          id={id}
+          className={`field min-h-11 ${unit ? 'pr-9' : ''}`}
+          inputMode={numeric ? 'decimal' : 'text'}
+          autoComplete="off"
+          list={list}
+          aria-invalid={Boolean(problem)}
+          aria-describedby={problem ? `${id}-note` : undefined}
+          {...register(name, { onChange: (e) => onPicked?.(String(e.target.value)) })}
+        />
+        {unit && (
+          <span
+            aria-hidden="true"
+            className="absolute top-1/2 right-2.5 -translate-y-1/2 text-sm text-soft"
+          >
+            {unit}
+          </span>
+        )}
+      </div>
+      {problem && (
+        <p id={`${id}-note`} className="mt-1 text-sm font-semibold text-bad">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** One of several words. */
+export function Pick({
+  name,
+  label,
+  options,
+  className = 'min-w-28 flex-1',
+}: Common & { options: readonly (readonly [value: string, word: string])[] }) {
+  const { register } = useFormContext<Draft>();
+  const id = useId();
+  return (
+    <div className={className}>
+      <label htmlFor={id} className="label text-sm">
+        {label}
+      </label>
+      <select id={id} className="field min-h-11" {...register(name)}>
+        {options.map(([value, word]) => (
+          <option key={value} value={value}>
+            {word}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
+
+export function Tick({ name, label }: Common) {
+  const { register } = useFormContext<Draft>();
+  return (
+    <label className="flex min-h-11 items-center gap-2">
+      <input type="checkbox" className="size-5" {...register(name)} /> {label}
+    </label>
+  );
+}
+
+/** A heading with what belongs under it. */
+export function Part({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <fieldset className="sheet space-y-2">
+      <legend className="px-1 text-lg font-semibold">{title}</legend>
+      {children}
+    </fieldset>
+  );
+}
+
+export const wordPairs = <K extends string>(words: Record<K, string>): [K, string][] =>
+  Object.entries(words) as [K, string][];

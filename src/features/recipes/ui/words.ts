@@ -1,0 +1,313 @@
+import type {
+  AdditionKind,
+  Allergen,
+  CasingKind,
+  DeclaredIngredient,
+  Finding,
+  FindingCode,
+  FindingLevel,
+  PlaceInProcess,
+  ProcessStep,
+  ProcessStepCode,
+  SchoolQuestion,
+  Species,
+  StageKind,
+  UnclearReason,
+} from '@/core';
+import { MEDIUM_WORDS } from '@/features/batches/ui/words';
+import type { Show } from '@/ui/show';
+
+export const KIND_WORDS: Record<AdditionKind, string> = {
+  seasoning: 'seasoning',
+  sugar: 'sugar',
+  binder: 'binder',
+  phosphate: 'phosphate',
+  accelerator: 'accelerator',
+  culture: 'culture',
+  water: 'water or ice',
+  inclusion: 'inclusion',
+};
+
+export const PLACE_WORDS: Record<PlaceInProcess, string> = {
+  before_grinding: 'before grinding',
+  between_passes: 'between passes',
+  in_mix: 'in the mix',
+  first_chop: 'first chop',
+  second_chop: 'second chop',
+  last: 'last',
+};
+
+export const SPECIES_WORDS: Record<Species, string> = {
+  pork: 'pork',
+  beef: 'beef',
+  lamb: 'lamb',
+  game: 'game',
+  poultry: 'poultry',
+};
+
+export const STAGE_WORDS: Record<StageKind, string> = {
+  rest: 'rest',
+  dry: 'dry',
+  smoke: 'smoke',
+  cook: 'cook',
+  bath: 'bath',
+  chill: 'chill',
+  ferment: 'ferment',
+  hang: 'hang',
+};
+
+export const CASING_WORDS: Record<CasingKind, string> = {
+  sheep: 'sheep',
+  hog: 'hog',
+  beef_middle: 'beef middle',
+  bung: 'bung',
+  collagen: 'edible collagen',
+  cellulose: 'cellulose (peel off)',
+  fibrous: 'fibrous',
+  plastic: 'plastic',
+};
+
+export const ALLERGEN_WORDS: Record<Allergen, string> = {
+  milk: 'milk',
+  egg: 'egg',
+  soy: 'soy',
+  gluten: 'wheat, barley or rye',
+  mustard: 'mustard',
+  celery: 'celery',
+  nuts: 'tree nuts',
+  peanuts: 'peanuts',
+  sesame: 'sesame',
+  sulphites: 'sulphites',
+  fish: 'fish',
+  crustaceans: 'crustaceans',
+  molluscs: 'molluscs',
+  lupin: 'lupin',
+};
+
+export const LEVEL_WORDS: Record<FindingLevel, string> = {
+  fine: 'Fine',
+  advisory: 'Look at it',
+  blocking: 'Blocks approval',
+};
+
+export const FINDING_WORDS: Record<FindingCode, string> = {
+  dose: 'Nitrite',
+  salt_conflict: 'Salt that the cure brings',
+  salt: 'Total salt',
+  accelerator: 'Accelerator',
+  binder: 'Binder',
+  phosphate: 'Phosphate',
+  fat: 'Fat of the product',
+  fat_water: 'Fat and added water',
+  nitrate_short: 'Nitrate in a short process',
+  hold_needed: 'Cure hold',
+  uncured_slow: 'Slow smoke without cure',
+  no_cook: 'No core target',
+  low_end_point: 'Core target',
+  ph: 'Forecast pH',
+  degree_hours: 'Degree-hours planned',
+  casing_range: 'Diameter for this casing',
+  casing_smoke: 'Smoke through plastic',
+};
+
+const SHARES: readonly FindingCode[] = [
+  'salt_conflict',
+  'salt',
+  'binder',
+  'phosphate',
+  'fat',
+  'fat_water',
+];
+
+/** The figure of a finding in its unit. */
+export function findingValue(f: Pick<Finding, 'code'>, value: number, show: Show): string {
+  if (SHARES.includes(f.code)) return `${show.number(value * 100, 2)} %`;
+  if (f.code === 'dose' || f.code === 'accelerator') return `${show.number(value, 1)} ppm`;
+  if (f.code === 'nitrate_short' || f.code === 'hold_needed') return show.duration(value);
+  if (f.code === 'uncured_slow' || f.code === 'low_end_point') return show.temp(value);
+  if (f.code === 'ph') return `pH ${show.number(value, 2)}`;
+  if (f.code === 'degree_hours') return `${show.number(value, 0)} °C·h`;
+  return f.code === 'casing_range' ? show.quantity('diameter', value) : '';
+}
+
+/** Limits of a finding: "120 ppm to 156 ppm", "at most 3.5 %". */
+export function findingLimits(f: Finding, show: Show): string {
+  const min = f.min === undefined ? null : findingValue(f, f.min, show);
+  const max = f.max === undefined ? null : findingValue(f, f.max, show);
+  if (min && max) return `${min} to ${max}`;
+  return min ? `at least ${min}` : max ? `at most ${max}` : '';
+}
+
+/** What a finding that is not fine asks for. */
+export const FINDING_ADVICE: Partial<Record<FindingCode, string>> = {
+  dose: 'Change the ppm, or choose the rule set that applies.',
+  salt_conflict: 'Nitrite and salt targets do not fit together with this cure: see the ways out.',
+  salt: 'Too little does not bind, too much is not eaten.',
+  accelerator: 'Take less: over the limit it is not allowed.',
+  binder: 'More than the rule allows under this name.',
+  phosphate: 'Take less: over the limit it is not allowed.',
+  fat: 'Leaner trim, or another name for the product.',
+  fat_water: 'Less fat or less water, or another name for the product.',
+  nitrate_short: 'Nitrate needs weeks to work: a cure without it belongs in a short process.',
+  hold_needed: 'The rule asks for a longer hold, or for more accelerator; the schedule keeps it.',
+  uncured_slow: 'Hot and fast is the only safe shape without cure.',
+  no_cook: 'Nothing in the program reaches a lethal core: it cannot be released as ready to eat.',
+  low_end_point: 'By the site’s way of judging, this core target does not reach lethality.',
+  ph: 'The sugars do not carry the pH to its target: more dextrose.',
+  degree_hours: 'Warmer or longer than the rule allows until the pH has fallen.',
+  casing_range: 'This casing is not usually stuffed to this diameter.',
+  casing_smoke: 'Smoke does not pass through it, and nothing dries.',
+};
+
+type SchoolText = { question: string; options: Record<string, [name: string, means: string]> };
+
+export const SCHOOL_WORDS: Record<SchoolQuestion, SchoolText> = {
+  rest: {
+    question: 'Rest',
+    options: {
+      overnight: ['Overnight hold', '12 to 36 h cold, so that the nitrite reacts.'],
+      same_day: ['Same day', 'No hold: needs enough accelerator, else the rule keeps the hold.'],
+      long: ['Long hold', '36 to 72 h cold, for flavour and colour.'],
+    },
+  },
+  seasoning: {
+    question: 'Seasoning',
+    options: {
+      before_grinding: ['Before grinding', 'Spices go through the plate with the meat.'],
+      between_passes: ['Between passes', 'Mixed in before the second plate.'],
+      after_grinding: ['After grinding', 'Into the mixer; keeps cracked spice whole.'],
+      salt_first: ['Salt only, overnight', 'Salted lean rests; spices in the second chop.'],
+    },
+  },
+  grinding: {
+    question: 'Grinding',
+    options: {
+      apart: ['Lean and fat apart', 'Each at its own plate; a clean, clear cut.'],
+      together: ['Together', 'One plate for all; quicker.'],
+    },
+  },
+  emulsifying: {
+    question: 'Emulsifying',
+    options: {
+      none: ['None', 'Coarse: mixed until it binds.'],
+      cutter: ['Cutter with ice', 'Water and ice first, spices second, binder last.'],
+      fine_plate: ['Fine plate three times', 'No cutter; re-chill before each pass.'],
+    },
+  },
+  surface_drying: {
+    question: 'Surface drying',
+    options: {
+      cooler: ['In the cooler overnight', '10 h uncovered before the house.'],
+      room: ['Room with a fan', '1 h; watch the clock in the warm.'],
+      house: ['First house stage', 'A dry stage without smoke.'],
+    },
+  },
+  program: {
+    question: 'Program',
+    options: {
+      steady: ['Steady', 'Dry, smoke, cook at one set point each.'],
+      stepped: ['Stepped', 'Warmer step by step; gentle on the fat.'],
+      smoke_bath: ['Smoke, then bath', 'Smoked low, finished in water.'],
+      smoke_oven: ['Smoke, then oven', 'Smoked low, finished in dry heat.'],
+      cold_smoke: ['Cold smoke', 'Colour and flavour only: nothing is cooked.'],
+      hot_fast: ['Hot and fast', 'Straight through; the only shape without cure.'],
+    },
+  },
+  end_point: {
+    question: 'End point',
+    options: {
+      high_pull: ['High pull', 'Core about 70 °C (158 °F); poultry 74 °C (165 °F).'],
+      low_pull: ['Low pull, time counted', 'Core about 62 °C (144 °F); safe only with its time.'],
+    },
+  },
+  bath_time: {
+    question: 'Bath time',
+    options: {
+      per_mm: ['Minutes per millimetre', 'A rule of thumb: serves thin links, fails thick ones.'],
+      probe: ['Probe in the core', 'Until the core says so.'],
+    },
+  },
+  chill: {
+    question: 'Chill',
+    options: {
+      ice_bath: ['Ice bath', 'Fastest; 2 to 30 min by diameter, then the cooler.'],
+      shower: ['Cold shower', 'Gentler on the casing, then the cooler.'],
+      cold_air: ['Cold air', 'Slow: watch the cooling rule with thick pieces.'],
+    },
+  },
+  bloom: {
+    question: 'Bloom',
+    options: {
+      room: ['Room, 1 to 2 h', 'Colour deepens, casing dries.'],
+      cooler: ['Cooler overnight', 'Same, cold.'],
+      none: ['None', 'Packed as soon as it is cold and dry.'],
+    },
+  },
+  fermentation: {
+    question: 'Fermentation',
+    options: {
+      none: ['None', 'Not soured.'],
+      hot_fast: ['Hot and fast', '36 °C (97 °F), 18 h, tangy: pH 4.8.'],
+      cool_slow: ['Cool and slow', '22 °C (72 °F), 60 h, mild: pH 5.1.'],
+    },
+  },
+  order: {
+    question: 'Order',
+    options: {
+      ferment_smoke_dry: ['Ferment, smoke, dry', 'Not cooked.'],
+      ferment_dry_smoke_cook: ['Ferment, dry, smoke, cook', 'Dried before the cook.'],
+      ferment_smoke_cook_dry: ['Ferment, smoke, cook, dry', 'Dried after the cook.'],
+    },
+  },
+};
+
+const STEP_CODES: Record<ProcessStepCode, string> = {
+  chill_meat: 'Chill the meat to −2 to 1 °C on the surface',
+  salt_lean: 'Grind and salt the lean, rest it cold overnight',
+  grind_apart: 'Grind lean and fat apart',
+  grind_together: 'Grind',
+  chop: 'Chop with ice',
+  fine_plate: 'Fine plate, three passes, re-chill between',
+  mix: 'Mix until it binds',
+  trial_cook: 'Cook a spoonful and taste',
+  cure_hold: 'Cure hold',
+  stuff: 'Stuff, link, hang',
+  ph_piece: 'Keep a stub in film as pH test piece',
+  surface_dry: 'Surface-dry',
+  stage: 'Stage',
+  pull: 'Pull',
+  chill: 'Chill',
+  bloom: 'Bloom',
+  pack: 'Pack',
+};
+
+/** A step of the process in words. */
+export function stepWords(s: ProcessStep): string {
+  if (s.code === 'stage') return s.detail ?? 'Stage';
+  if (s.code === 'chill') return MEDIUM_WORDS[s.detail as keyof typeof MEDIUM_WORDS];
+  return STEP_CODES[s.code];
+}
+
+const CODE_WORDS: Record<NonNullable<DeclaredIngredient['code']>, string> = {
+  ...SPECIES_WORDS,
+  game: 'game meat',
+  poultry: 'poultry meat',
+  salt: 'salt',
+  water: 'water',
+  sodium_nitrite: 'sodium nitrite',
+  nitrate: 'nitrate',
+};
+
+/** How an ingredient is declared. */
+export const declaredWords = (d: DeclaredIngredient) =>
+  d.code === null ? (d.name ?? '') : CODE_WORDS[d.code];
+
+export const UNCLEAR_WORDS: Record<UnclearReason, string> = {
+  no_amount: 'No amount could be read. Write it as “18 g salt” or “2 tsp pepper”.',
+  unknown_measure: 'This measure is not known. Weigh it and write grams.',
+  vague: 'No weight can be made of this. Weigh what you use and write grams.',
+  packet_without_weight: 'How much does one packet weigh? Write “one 25 g packet per 100 kg”.',
+  no_meat_weight: 'The list says no meat weight: add the meat, or a line such as “per 5 lb”.',
+  two_cures: 'A second cure. A recipe has one: decide which.',
+  meat_by_volume: 'Meat by cups or spoons: write its weight.',
+};

@@ -1,0 +1,48 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { z } from 'zod';
+import { asPerson, type ActionResult } from '@/features/accounts/identify';
+import type { Permission } from '@/features/accounts/policy';
+import { db } from '@/platform/db/client';
+import { adjustSchema, ingredientSchema, lotSchema } from './contract';
+import {
+  adjustLot,
+  receiveLot,
+  removeIngredient,
+  saveIngredient,
+  type StoreResult,
+} from './service';
+
+/** Parses, lets the person do it, and shows the stores anew. */
+async function change<T>(
+  permission: Permission,
+  schema: z.ZodType<T>,
+  input: unknown,
+  work: (data: T, by: string) => Promise<StoreResult>,
+): Promise<ActionResult> {
+  return asPerson(permission, async (person) => {
+    const parsed = schema.safeParse(input);
+    if (!parsed.success)
+      return {
+        ok: false,
+        code: 'bad_input',
+        fields: Object.fromEntries(parsed.error.issues.map((i) => [i.path.join('.'), i.message])),
+      };
+    const result = await work(parsed.data, person.name);
+    revalidatePath('/stores', 'layout');
+    return result.ok ? { ok: true, data: undefined } : result;
+  });
+}
+
+export const saveIngredientAction = async (input: unknown) =>
+  change('write_recipes', ingredientSchema, input, (data) => saveIngredient(db(), data));
+
+export const removeIngredientAction = async (input: unknown) =>
+  change('write_recipes', z.uuid(), input, (id) => removeIngredient(db(), id));
+
+export const receiveLotAction = async (input: unknown) =>
+  change('work_batches', lotSchema, input, (data, by) => receiveLot(db(), data, by));
+
+export const adjustLotAction = async (input: unknown) =>
+  change('work_batches', adjustSchema, input, (data, by) => adjustLot(db(), data, by));

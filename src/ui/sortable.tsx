@@ -1,0 +1,86 @@
+'use client';
+
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  closestCenter,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import { GripVertical } from 'lucide-react';
+import { useId, type ReactNode } from 'react';
+
+type Props = {
+  ids: string[];
+  onMove: (from: number, to: number) => void;
+  children: ReactNode;
+};
+
+/** A list whose lines are moved with the pointer, or with space and the arrow keys on their handle. */
+export function SortableList({ ids, onMove, children }: Props) {
+  const id = useId();
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const moved = ({ active, over }: DragEndEvent) => {
+    const [from, to] = [ids.indexOf(String(active.id)), ids.indexOf(String(over?.id))];
+    if (from >= 0 && to >= 0 && from !== to) onMove(from, to);
+  };
+  return (
+    <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
+      <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+        {children}
+      </SortableContext>
+    </DndContext>
+  );
+}
+
+/** One line of a {@link SortableList}, with its handle in front. */
+export function SortableLine({
+  id,
+  label,
+  children,
+}: {
+  id: string;
+  label: string;
+  children: ReactNode;
+}) {
+  const {
+    attributes,
+    listeners,
+    setNodeRef,
+    setActivatorNodeRef,
+    transform,
+    transition,
+    isDragging,
+  } = useSortable({ id });
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={`flex items-start gap-1 border-t border-line bg-sheet py-1.5 ${isDragging ? 'relative z-10 shadow-lg' : ''}`}
+    >
+      <button
+        type="button"
+        ref={setActivatorNodeRef}
+        {...attributes}
+        {...listeners}
+        aria-label={`Move ${label}`}
+        className="flex min-h-12 w-8 shrink-0 cursor-grab touch-none items-center justify-center text-soft"
+      >
+        <GripVertical size={18} aria-hidden="true" />
+      </button>
+      <div className="min-w-0 grow">{children}</div>
+    </li>
+  );
+}
