@@ -10,6 +10,8 @@ const DIGITS: Record<Quantity, number> = {
   dose: 1,
   diameter: 0,
   length: 1,
+  costPerMass: 2,
+  costPerLength: 2,
 };
 
 /** Says figures the site's way: its units, locale and zone. Made once per page. */
@@ -33,6 +35,9 @@ export class Show {
     const inches = quantity === 'diameter' && system === 'us';
     return `${this.number(fromBase(quantity, base, system), inches ? 2 : digits)} ${unitSymbol(quantity, system)}`;
   }
+
+  /** A cost: "5.40 /kg"; the currency is the site's own and not written. */
+  cost = (perKg: number) => this.quantity('costPerMass', perKg);
 
   /** The same figure in the other system, for the quiet line under it. */
   other(quantity: Quantity, base: number, digits?: number): string {

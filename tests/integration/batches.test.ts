@@ -310,7 +310,11 @@ describe('a whole batch', () => {
         'bob',
       );
     expect(await save()).toMatchObject({ ok: true });
-    expect(await save()).toEqual({ ok: false, code: 'edited_meanwhile' });
+    expect(await save()).toMatchObject({
+      ok: false,
+      code: 'edited_meanwhile',
+      newest: { number: 2, reason: 'saltier' },
+    });
     await editRule(
       t.db,
       {

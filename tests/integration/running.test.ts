@@ -9,6 +9,7 @@ import { watchOnce } from '@/features/batches/watch';
 import { batchInHouse, surroundings } from '@/features/houses/program';
 import { housesNow } from '@/features/houses/houses';
 import { latestVersions, versionsOf } from '@/features/recipes/repository';
+import { RULE_KINDS } from '@/core';
 import { saveRecipe } from '@/features/recipes/service';
 import { currentRules, listRules, loadSite } from '@/features/settings/repository';
 import { chooseRule, editRule } from '@/features/settings/service';
@@ -149,7 +150,7 @@ test('a change is heard by another connection, also after the database cut the l
 describe('rules and recipes', () => {
   test('a new site uses one rule of each kind, none confirmed yet', async () => {
     const rules = await listRules(demo);
-    expect(rules.filter((r) => r.chosen)).toHaveLength(7);
+    expect(rules.filter((r) => r.chosen)).toHaveLength(RULE_KINDS.length);
     expect(rules.filter((r) => r.confirmedByName !== null)).toEqual([]);
   });
 
@@ -187,7 +188,7 @@ describe('rules and recipes', () => {
   });
 
   test('names are taken once; versions are counted', async () => {
-    const [first] = await latestVersions(demo);
+    const first = (await latestVersions(demo)).find((v) => v.number === 1);
     const taken = { ...DEMO_RECIPES[1]!, name: first!.content.name };
     expect(await saveRecipe(demo, { basedOn: 0, reason: 'copy', content: taken }, 'Tomas')).toEqual(
       { ok: false, code: 'name_taken' },

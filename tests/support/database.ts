@@ -3,7 +3,7 @@ import pg from 'pg';
 import { seedRules } from '@/features/settings/service';
 import { saveSite } from '@/features/settings/repository';
 import { addHouse } from '@/features/settings/service';
-import { saveRecipe } from '@/features/recipes/service';
+import { decideVersion, saveRecipe } from '@/features/recipes/service';
 import { makeDb, makePool, type Db } from '@/platform/db/client';
 import { migrateToLatest } from '@/platform/db/migrate';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
@@ -15,6 +15,15 @@ async function admin(server: string, sql: (name: string) => string, name: string
   await client.connect();
   await client.query(sql(client.escapeIdentifier(name)));
   await client.end();
+}
+
+export async function approve(db: Db, versionId: string): Promise<void> {
+  const answer = await decideVersion(
+    db,
+    { versionId, status: 'approved', reason: 'for tests' },
+    'Test',
+  );
+  if (!answer.ok) throw new Error(answer.code);
 }
 
 /** A fresh database with the schema, the rules, a site, a house with two channels and one recipe. */
@@ -48,6 +57,7 @@ export async function freshDatabase(): Promise<TestDb> {
     'Test',
   );
   if (!saved.ok) throw new Error(saved.code);
+  await approve(db, saved.data.versionId);
   const drop = async () => {
     await db.destroy();
     await admin(server, (n) => `drop database ${n} with (force)`, name);

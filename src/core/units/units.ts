@@ -1,6 +1,14 @@
 /** The two unit systems a site can work in. Core code is always SI; this is the one conversion place. */
 export type UnitSystem = 'metric' | 'us';
-export type Quantity = 'temperature' | 'temperatureStep' | 'mass' | 'dose' | 'diameter' | 'length';
+export type Quantity =
+  | 'temperature'
+  | 'temperatureStep'
+  | 'mass'
+  | 'dose'
+  | 'diameter'
+  | 'length'
+  | 'costPerMass'
+  | 'costPerLength';
 
 type Unit = { symbol: string; perBase: number; offset: number };
 
@@ -11,6 +19,8 @@ const METRIC: Record<Quantity, Unit> = {
   dose: { symbol: 'g', perBase: 1, offset: 0 },
   diameter: { symbol: 'mm', perBase: 1, offset: 0 },
   length: { symbol: 'm', perBase: 1 / 1000, offset: 0 },
+  costPerMass: { symbol: '/kg', perBase: 1, offset: 0 },
+  costPerLength: { symbol: '/m', perBase: 1, offset: 0 },
 };
 
 /** International avoirdupois pound, 453.59237 g exactly (1959 agreement). */
@@ -23,6 +33,8 @@ const US: Record<Quantity, Unit> = {
   dose: { symbol: 'oz', perBase: 16 / G_PER_LB, offset: 0 },
   diameter: { symbol: 'in', perBase: 1 / 25.4, offset: 0 },
   length: { symbol: 'ft', perBase: 1 / 304.8, offset: 0 },
+  costPerMass: { symbol: '/lb', perBase: G_PER_LB / 1000, offset: 0 },
+  costPerLength: { symbol: '/ft', perBase: 0.3048, offset: 0 },
 };
 
 const SYSTEMS: Record<UnitSystem, Record<Quantity, Unit>> = { metric: METRIC, us: US };
@@ -36,7 +48,7 @@ export const unitSymbol = (quantity: Quantity, system: UnitSystem) =>
   SYSTEMS[system][quantity].symbol;
 
 /**
- * Converts an SI value (°C, K step, g, mm) to the unit of a system.
+ * Converts an SI value (°C, K step, g, mm, cost per kg or m) to the unit of a system.
  * `shown = base × perBase + offset`; exact inverse of {@link toBase}.
  * @example fromBase('temperature', 100, 'us') // 212
  */

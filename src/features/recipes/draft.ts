@@ -119,7 +119,7 @@ function additionDraft(a: Addition, system: UnitSystem): AdditionDraft {
     fat: percent(a.fatFraction),
     dextrose: percent(a.dextroseFraction),
     allergens: a.allergens ?? [],
-    cost: tidy(a.costPerKg),
+    cost: shown('costPerMass', a.costPerKg, system),
   };
 }
 
@@ -160,7 +160,7 @@ export function toDraft(r: Recipe, system: UnitSystem): Draft {
     name: r.name,
     reason: '',
     salt: percent(r.totalSaltFraction),
-    saltCost: tidy(r.saltCostPerKg),
+    saltCost: shown('costPerMass', r.saltCostPerKg, system),
     cured: r.cure !== null,
     cureName: r.cure?.name ?? 'Cure #1',
     nitrite: percent(r.cure?.nitriteFraction ?? 0.0625),
@@ -168,13 +168,13 @@ export function toDraft(r: Recipe, system: UnitSystem): Draft {
     ppm: tidy(r.cure?.targetPpm ?? 130),
     basis: r.cure?.basis ?? 'meat_block',
     acceptsItsSalt: r.cure?.acceptsItsSalt ?? false,
-    cureCost: tidy(r.cure?.costPerKg),
+    cureCost: shown('costPerMass', r.cure?.costPerKg, system),
     casing: r.casing.name,
     casingKind: r.casing.kind ?? '',
     diameter: shown('diameter', r.casing.diameterMm, system),
     piece: shown('diameter', r.casing.pieceMm, system),
     waste: percent(r.casing.wasteFraction),
-    casingCost: tidy(r.casingCostPerM),
+    casingCost: shown('costPerLength', r.casingCostPerM, system),
     meatBy: byWeight ? 'weight' : 'share',
     meat: r.meat.map((m) => ({
       id: m.id,
@@ -182,7 +182,7 @@ export function toDraft(r: Recipe, system: UnitSystem): Draft {
       species: m.species,
       amount: byWeight ? shown('mass', m.writtenG, system) : percent(m.share),
       fat: percent(m.fatFraction),
-      cost: tidy(m.costPerKg),
+      cost: shown('costPerMass', m.costPerKg, system),
     })),
     additions: r.additions.map((a) => additionDraft(a, system)),
     yield: percent(r.expectedYield),

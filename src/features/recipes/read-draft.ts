@@ -48,7 +48,7 @@ function meatOf(d: Draft, was: Recipe, r: Reader): Recipe['meat'] {
       ? { share: unchanged ? was.meat[i]!.share : weights[i]! / total, writtenG: weights[i]! }
       : { share: r.read(m.amount, old(m.id)?.share, 100) }),
     ...given('fatFraction', m.fat, () => r.read(m.fat, old(m.id)?.fatFraction, 100)),
-    ...given('costPerKg', m.cost, () => r.read(m.cost, old(m.id)?.costPerKg, 1)),
+    ...given('costPerKg', m.cost, () => r.base('costPerMass', m.cost, old(m.id)?.costPerKg)),
   }));
 }
 
@@ -85,7 +85,7 @@ function additionOf(a: AdditionDraft, old: Addition | undefined, r: Reader): Add
     ...part('fatFraction', a.fat),
     ...part('dextroseFraction', a.dextrose),
     ...(a.allergens.length > 0 || old?.allergens ? { allergens: a.allergens } : {}),
-    ...given('costPerKg', a.cost, () => r.read(a.cost, old?.costPerKg, 1)),
+    ...given('costPerKg', a.cost, () => r.base('costPerMass', a.cost, old?.costPerKg)),
   };
 }
 
@@ -99,7 +99,7 @@ function cureOf(d: Draft, was: Recipe['cure'], r: Reader): Recipe['cure'] {
     targetPpm: r.read(d.ppm, was?.targetPpm, 1),
     ...basis,
     ...flag('acceptsItsSalt', d.acceptsItsSalt, was?.acceptsItsSalt),
-    ...given('costPerKg', d.cureCost, () => r.read(d.cureCost, was?.costPerKg, 1)),
+    ...given('costPerKg', d.cureCost, () => r.base('costPerMass', d.cureCost, was?.costPerKg)),
   };
 }
 
@@ -180,7 +180,11 @@ export function fromDraft(d: Draft, system: UnitSystem, was: Recipe): Recipe {
         }
       : {}),
     ...flag('customersMeat', d.customersMeat, was.customersMeat),
-    ...given('saltCostPerKg', d.saltCost, () => r.read(d.saltCost, was.saltCostPerKg, 1)),
-    ...given('casingCostPerM', d.casingCost, () => r.read(d.casingCost, was.casingCostPerM, 1)),
+    ...given('saltCostPerKg', d.saltCost, () =>
+      r.base('costPerMass', d.saltCost, was.saltCostPerKg),
+    ),
+    ...given('casingCostPerM', d.casingCost, () =>
+      r.base('costPerLength', d.casingCost, was.casingCostPerM),
+    ),
   };
 }

@@ -203,8 +203,9 @@ export function parseIngredientList(text: string): IngredientList {
     }
     if (/:$/.test(clean)) return;
     const read = readLine(i + 1, clean);
-    if ('line' in read) drafts.push(read);
-    else unclear.push(read);
+    const text = row.trim();
+    if ('line' in read) drafts.push({ ...read, line: { ...read.line, text } });
+    else unclear.push({ ...read, text });
   });
   const listedG = drafts
     .filter((d) => d.line.role === 'meat')

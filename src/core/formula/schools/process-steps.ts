@@ -23,8 +23,8 @@ export type ProcessStep = {
   code: ProcessStepCode;
   /** How long it takes, s; 0 when the recipe gives no time. */
   plannedS: number;
-  /** Additions that go in here. */
-  adds: string[];
+  /** Additions that go in here, in order, with the place that the recipe gives them. */
+  adds: { name: string; place: PlaceInProcess | null }[];
   /** Stage or chill medium that the step stands for. */
   detail?: string;
 };
@@ -64,7 +64,7 @@ export function processSteps(recipe: Recipe): ProcessStep[] {
   );
   for (const a of byPlace) {
     const code = WHERE[a.place ?? 'in_mix'].find((c) => codes.includes(c))!;
-    steps.find((s) => s.code === code)!.adds.push(a.name);
+    steps.find((s) => s.code === code)!.adds.push({ name: a.name, place: a.place ?? null });
   }
   const push = (code: ProcessStepCode, plannedS: number, detail?: string) =>
     steps.push({ code, plannedS, adds: [], ...(detail === undefined ? {} : { detail }) });

@@ -43,7 +43,9 @@ test('the same day without accelerator is told that the hold is still needed', (
 test('seasoning moves to its place, and the steps say so', () => {
   const r = applySchool(testRecipe(), 'seasoning', 'before_grinding');
   expect(r.additions[0]!.place).toBe('before_grinding');
-  expect(processSteps(r).find((s) => s.code === 'grind_together')!.adds).toEqual(['Black pepper']);
+  expect(processSteps(r).find((s) => s.code === 'grind_together')!.adds).toEqual([
+    { name: 'Black pepper', place: 'before_grinding' },
+  ]);
 });
 
 test('every addition is added exactly once, whatever the schools', () => {
@@ -54,7 +56,7 @@ test('every addition is added exactly once, whatever the schools', () => {
         'emulsifying',
         emulsifying,
       );
-      const added = processSteps(r).flatMap((s) => s.adds);
+      const added = processSteps(r).flatMap((s) => s.adds.map((a) => a.name));
       expect(added.sort()).toEqual(r.additions.map((a) => a.name).sort());
     }
 });

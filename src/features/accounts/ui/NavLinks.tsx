@@ -15,7 +15,10 @@ const PLACES = [
 export function NavLinks() {
   const path = usePathname();
   return (
-    <nav aria-label="Places" className="order-last -mx-1 flex w-full sm:order-none sm:w-auto">
+    <nav
+      aria-label="Places"
+      className="order-last -mx-3 flex w-[calc(100%+1.5rem)] justify-between sm:order-none sm:mx-0 sm:w-auto"
+    >
       {PLACES.map((p) => {
         const here =
           p.href === '/'
@@ -26,7 +29,7 @@ export function NavLinks() {
             key={p.href}
             href={p.href}
             aria-current={here ? 'page' : undefined}
-            className={`flex min-h-12 items-center border-b-3 px-2.5 text-ink no-underline ${here ? 'border-accent font-semibold' : 'border-transparent'}`}
+            className={`flex min-h-12 items-center border-b-3 px-1.5 text-[0.95rem] text-ink sm:px-2.5 sm:text-base no-underline ${here ? 'border-accent font-semibold' : 'border-transparent'}`}
           >
             {p.label}
           </Link>

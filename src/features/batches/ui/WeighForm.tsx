@@ -102,6 +102,16 @@ export function WeighForm({ line, recipe, meatG, lots }: Props) {
       }}
     >
       <div className="space-y-3">
+        <p className={`text-3xl font-extrabold ${cure ? 'text-cure' : ''}`}>
+          {show.grams(wanted.doseG, wanted.scale?.resolutionG)}
+          {cure && <span className="unit"> at {percent} % nitrite</span>}
+        </p>
+        {cure && wanted.doseG !== line.doseG && (
+          <p className="font-semibold text-cure">
+            Worked out anew for this strength: the recipe was written for{' '}
+            {show.number(cure.nitriteFraction * 100, 3)} %.
+          </p>
+        )}
         <LotField
           lots={lots}
           value={lotId}
@@ -120,12 +130,6 @@ export function WeighForm({ line, recipe, meatG, lots }: Props) {
             error={labelError}
             hint="Look at the packet: pink cures of one colour differ twelve-fold."
           />
-        )}
-        {cure && wanted.doseG !== line.doseG && (
-          <p className="text-lg font-semibold text-cure">
-            At {percent} % weigh {show.grams(wanted.doseG, wanted.scale?.resolutionG)}, not{' '}
-            {show.grams(line.doseG, line.scale?.resolutionG)}.
-          </p>
         )}
         {problems.length > 0 && (
           <LotDecision

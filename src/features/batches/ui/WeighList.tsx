@@ -34,6 +34,7 @@ export function WeighList(props: Props) {
         const done = isDone(l) ? weighed[l.lineId] : undefined;
         const locked = l.kind !== 'meat' && !meatKnown;
         const cure = l.lineId === CURE_LINE;
+        const open = canWork && !done && !locked && active?.lineId === l.lineId;
         return (
           <li
             key={l.lineId}
@@ -54,11 +55,13 @@ export function WeighList(props: Props) {
                 </span>
               ) : (
                 <>
-                  <span
-                    className={`ml-auto font-extrabold ${cure ? 'text-3xl text-cure' : 'text-xl'}`}
-                  >
-                    {show.grams(l.doseG, l.scale?.resolutionG)}
-                  </span>
+                  {!open && (
+                    <span
+                      className={`ml-auto font-extrabold ${cure ? 'text-3xl text-cure' : 'text-xl'}`}
+                    >
+                      {show.grams(l.doseG, l.scale?.resolutionG)}
+                    </span>
+                  )}
                   {locked && <span className="small">follows the meat</span>}
                   {canWork && !locked && active?.lineId !== l.lineId && (
                     <button type="button" className="button" onClick={() => setChosen(l.lineId)}>
@@ -68,7 +71,7 @@ export function WeighList(props: Props) {
                 </>
               )}
             </div>
-            {canWork && !done && !locked && active?.lineId === l.lineId && (
+            {open && (
               <WeighForm
                 key={l.lineId}
                 line={l}

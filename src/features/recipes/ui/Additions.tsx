@@ -7,7 +7,7 @@ import { useShow } from '@/ui/show-context';
 import { SortableLine, SortableList } from '@/ui/sortable';
 import type { AdditionDraft, Draft } from '../draft';
 import { useDesk } from './editor-context';
-import { Part, Pick, Text, wordPairs } from './fields';
+import { Part, Pick, RemoveLine, Text, wordPairs } from './fields';
 import { ALLERGEN_WORDS, KIND_WORDS, PLACE_WORDS } from './words';
 
 const EMPTY: Omit<AdditionDraft, 'id'> = {
@@ -25,9 +25,9 @@ const EMPTY: Omit<AdditionDraft, 'id'> = {
   cost: '',
 };
 const UNITS = [
-  ['percent', '% of meat'],
+  ['percent', '%'],
   ['g_per_kg', 'g/kg'],
-  ['packet', 'packet of g'],
+  ['packet', 'g packet'],
 ] as const;
 const PLACES = [['', 'in the mix'], ...wordPairs(PLACE_WORDS)] as const;
 
@@ -64,10 +64,11 @@ function Allergens({ index }: { index: number }) {
 function More({ index }: { index: number }) {
   const { control } = useFormContext<Draft>();
   const a = useWatch({ control, name: `additions.${index}` });
+  const costUnit = unitSymbol('costPerMass', useShow().settings.system);
   const said = [
     a.salt && `${a.salt} % salt`,
     a.water && `${a.water} % water`,
-    a.cost && `${a.cost} per kg`,
+    a.cost && `${a.cost} ${costUnit}`,
     ...a.allergens.map((x) => ALLERGEN_WORDS[x]),
   ].filter(Boolean);
   return (
@@ -82,7 +83,7 @@ function More({ index }: { index: number }) {
         {a.kind === 'sugar' && (
           <Text name={`additions.${index}.dextrose`} label="Ferments like dextrose" unit="%" />
         )}
-        <Text name={`additions.${index}.cost`} label="Cost" unit="/kg" />
+        <Text name={`additions.${index}.cost`} label="Cost" unit={costUnit} />
         <Allergens index={index} />
       </div>
     </details>
@@ -110,13 +111,23 @@ const Line = memo(function Line({ index }: { index: number }) {
         name={`additions.${index}.name`}
         label="Name"
         numeric={false}
-        className="min-w-40 flex-[3]"
+        className="min-w-48 flex-[4]"
         list="stores-additions"
         onPicked={fill}
       />
-      <Pick name={`additions.${index}.kind`} label="Kind" options={wordPairs(KIND_WORDS)} />
+      <Pick
+        name={`additions.${index}.kind`}
+        label="Kind"
+        options={wordPairs(KIND_WORDS)}
+        className="min-w-26 flex-1"
+      />
       <Text name={`additions.${index}.amount`} label="Amount" className="min-w-20 flex-1" />
-      <Pick name={`additions.${index}.unit`} label="As" options={UNITS} />
+      <Pick
+        name={`additions.${index}.unit`}
+        label="As"
+        options={UNITS}
+        className="min-w-26 flex-1"
+      />
       {unit === 'packet' && (
         <Text
           name={`additions.${index}.perMeat`}
@@ -124,7 +135,12 @@ const Line = memo(function Line({ index }: { index: number }) {
           unit={unitSymbol('mass', show.settings.system)}
         />
       )}
-      <Pick name={`additions.${index}.place`} label="Goes in" options={PLACES} />
+      <Pick
+        name={`additions.${index}.place`}
+        label="Goes in"
+        options={PLACES}
+        className="min-w-26 flex-1"
+      />
     </div>
   );
 });
@@ -148,14 +164,7 @@ export function Additions() {
                 <div className="min-w-0 grow">
                   <Line index={i} />
                 </div>
-                <button
-                  type="button"
-                  className="button min-h-11"
-                  aria-label={`Remove addition ${i + 1}`}
-                  onClick={() => rows.remove(i)}
-                >
-                  Remove
-                </button>
+                <RemoveLine what={`addition ${i + 1}`} onClick={() => rows.remove(i)} />
               </div>
               <More index={i} />
             </SortableLine>

@@ -3,11 +3,11 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { useState } from 'react';
 import { useFormContext } from 'react-hook-form';
-import { blendTrims, toBase, unitSymbol, type Blend } from '@/core';
+import { blendTrims, toBase, unitSymbol, type Blend, type UnitSystem } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
-import { tidy, type Draft } from '../draft';
+import { shown, tidy, type Draft } from '../draft';
 import { useDesk, type MeatLot } from './editor-context';
 
 const REASONS = {
@@ -26,7 +26,11 @@ const share = (text: string) => {
 };
 
 /** The meat lines that a blend makes: several lots of one ingredient become one line. */
-export function meatLines(blend: Blend, lots: readonly MeatLot[]): Draft['meat'] {
+export function meatLines(
+  blend: Blend,
+  lots: readonly MeatLot[],
+  system: UnitSystem,
+): Draft['meat'] {
   const lines = new Map<string, { lot: MeatLot; fraction: number; fat: number; cost: number }>();
   for (const l of blend.lines) {
     const lot = lots.find((x) => x.id === l.id)!;
@@ -47,7 +51,7 @@ export function meatLines(blend: Blend, lots: readonly MeatLot[]): Draft['meat']
     species: r.lot.facts.species ?? 'pork',
     amount: tidy(i === 0 ? rest : shares[i]!),
     fat: tidy(Math.round((r.fat / r.fraction) * 1e4) / 100),
-    cost: tidy(Math.round((r.cost / r.fraction) * 100) / 100),
+    cost: shown('costPerMass', r.cost / r.fraction, system),
   }));
 }
 
@@ -135,7 +139,7 @@ export function BlendPanel() {
                 </td>
                 <td>{show.number(fatOf(l)! * 100)} %</td>
                 <td>{show.mass(l.leftG)}</td>
-                <td>{l.costPerKg === null ? 'unknown' : show.number(l.costPerKg, 2)}</td>
+                <td>{l.costPerKg === null ? 'unknown' : show.cost(l.costPerKg)}</td>
                 {(['min', 'max'] as const).map((k) => (
                   <td key={k}>
                     <input
@@ -177,7 +181,7 @@ export function BlendPanel() {
                 className="button-main"
                 onClick={() => {
                   setValue('meatBy', 'share');
-                  setValue('meat', meatLines(blend, lots), { shouldDirty: true });
+                  setValue('meat', meatLines(blend, lots, system), { shouldDirty: true });
                 }}
               >
                 Put it into the meat block

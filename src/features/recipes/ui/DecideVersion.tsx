@@ -36,7 +36,7 @@ export function DecideVersion({ versionId, status, blocked }: Props) {
     setReason('');
     router.refresh();
   };
-  return (
+  const form = (
     <form
       className="space-y-2"
       onSubmit={(e) => {
@@ -61,5 +61,12 @@ export function DecideVersion({ versionId, status, blocked }: Props) {
         {to === 'approved' ? 'Approve this version' : 'Retire this version'}
       </button>
     </form>
+  );
+  if (to === 'approved') return form;
+  return (
+    <details>
+      <summary className="min-h-9 cursor-pointer text-soft">Retire it</summary>
+      {form}
+    </details>
   );
 }

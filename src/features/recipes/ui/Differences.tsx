@@ -7,7 +7,7 @@ const WHAT: Record<string, string> = {
   share: 'share',
   fatFraction: 'fat',
   writtenG: 'weight as written',
-  costPerKg: 'cost per kg',
+  costPerKg: 'cost',
   totalSaltFraction: 'total salt',
   kind: 'kind',
   fraction: 'amount',
@@ -64,7 +64,7 @@ const SAY: Record<FactUnit, (x: number, show: Show) => string> = {
   s: (x, s) => s.duration(x),
   mm: (x, s) => s.quantity('diameter', x),
   ph: (x, s) => `pH ${s.number(x, 2)}`,
-  cost: (x, s) => s.number(x, 2),
+  cost: (x, s) => s.cost(x),
   g: (x, s) => s.mass(x),
   text: (x, s) => s.number(x, 4),
 };

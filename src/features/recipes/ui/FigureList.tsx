@@ -9,7 +9,7 @@ type Props = { recipe: Recipe; figures: RecipeFigures; show: Show };
 export function FigureList({ recipe, figures: f, show }: Props) {
   const percent = (x: number | null, digits = 1) =>
     x === null ? 'unknown' : `${show.number(x * 100, digits)} %`;
-  const cost = (x: number | null) => (x === null ? 'unknown' : `${show.number(x, 2)} per kg`);
+  const cost = (x: number | null) => (x === null ? 'unknown' : show.cost(x));
   const rows: [string, string][] = [
     ['Fat of the meat block', percent(f.meatFatFraction)],
     ['Salt of the meat', percent(f.saltOfMeat, 2)],

@@ -24,8 +24,9 @@ export function HangingCard({ recipe, casingMm, hanging, house, show }: Props) {
     <section className="sheet space-y-1" aria-label="Casing and hanging">
       <h2 className="text-lg font-semibold">Casing and hanging</h2>
       <p>
-        <strong>{show.quantity('length', casingMm)}</strong> of {casing.name},{' '}
-        {show.quantity('diameter', casing.diameterMm)}, {show.other('length', casingMm)}
+        <strong>{show.quantity('length', casingMm)}</strong>{' '}
+        <span className="text-soft">({show.other('length', casingMm)})</span> of {casing.name},{' '}
+        {show.quantity('diameter', casing.diameterMm)}
         {casing.wasteFraction
           ? `, with ${show.number(casing.wasteFraction * 100)} % for waste`
           : ', without waste'}

@@ -175,7 +175,9 @@ export function ListReview({ list, rule, onDone }: Props) {
       {(undecided.length > 0 || cureOpen) && !noMeat && (
         <Notice tone="wait">
           {[
-            undecided.length > 0 ? `${undecided.length} lines still to decide.` : '',
+            undecided.length > 0
+              ? `Still to decide: line ${undecided.map((u) => u.lineNo).join(', ')}.`
+              : '',
             cureOpen ? 'Give the cure its strength and the ppm wanted.' : '',
           ].join(' ')}
         </Notice>

@@ -7,7 +7,7 @@ import { SortableLine, SortableList } from '@/ui/sortable';
 import type { Draft, MeatDraft } from '../draft';
 import { useDesk } from './editor-context';
 import { BlendPanel } from './BlendPanel';
-import { Part, Pick, Text } from './fields';
+import { Part, Pick, RemoveLine, Text } from './fields';
 import { SPECIES_WORDS } from './words';
 
 const EMPTY: Omit<MeatDraft, 'id'> = { name: '', species: 'pork', amount: '', fat: '', cost: '' };
@@ -72,6 +72,7 @@ export function MeatBlock() {
   const show = useShow();
   const rows = useFieldArray({ control, name: 'meat', keyName: 'key' });
   const by = useWatch({ control, name: 'meatBy' });
+  const costUnit = unitSymbol('costPerMass', show.settings.system);
   const unit = by === 'share' ? '%' : unitSymbol('mass', show.settings.system);
   const fill = (i: number, name: string) => {
     const known = ingredients.find((x) => x.kind === 'meat' && x.name === name);
@@ -87,31 +88,36 @@ export function MeatBlock() {
         <ul>
           {rows.fields.map((f, i) => (
             <SortableLine key={f.key} id={f.key} label={`meat line ${i + 1}`}>
-              <div className="flex flex-wrap items-end gap-2">
-                <Text
-                  name={`meat.${i}.name`}
-                  label="Cut or trim"
-                  numeric={false}
-                  className="min-w-44 flex-[3]"
-                  list="stores-meat"
-                  onPicked={(name) => fill(i, name)}
-                />
-                <Pick name={`meat.${i}.species`} label="Species" options={SPECIES_PAIRS} />
-                <Text
-                  name={`meat.${i}.amount`}
-                  label={by === 'share' ? 'Share' : 'Weight'}
-                  unit={unit}
-                />
-                <Text name={`meat.${i}.fat`} label="Fat" unit="%" />
-                <Text name={`meat.${i}.cost`} label="Cost" unit="/kg" />
-                <button
-                  type="button"
-                  className="button min-h-11"
-                  aria-label={`Remove meat line ${i + 1}`}
-                  onClick={() => rows.remove(i)}
-                >
-                  Remove
-                </button>
+              <div className="flex items-end gap-2">
+                <div className="flex min-w-0 grow flex-wrap items-end gap-2">
+                  <Text
+                    name={`meat.${i}.name`}
+                    label="Cut or trim"
+                    numeric={false}
+                    className="min-w-40 flex-[3]"
+                    list="stores-meat"
+                    onPicked={(name) => fill(i, name)}
+                  />
+                  <Pick
+                    name={`meat.${i}.species`}
+                    label="Species"
+                    options={SPECIES_PAIRS}
+                    className="min-w-24 flex-1"
+                  />
+                  <Text
+                    name={`meat.${i}.amount`}
+                    label={by === 'share' ? 'Share' : 'Weight'}
+                    unit={unit}
+                  />
+                  <Text name={`meat.${i}.fat`} label="Fat" unit="%" className="min-w-20 flex-1" />
+                  <Text
+                    name={`meat.${i}.cost`}
+                    label="Cost"
+                    unit={costUnit}
+                    className="min-w-22 flex-1"
+                  />
+                </div>
+                <RemoveLine what={`meat line ${i + 1}`} onClick={() => rows.remove(i)} />
               </div>
             </SortableLine>
           ))}

@@ -1,6 +1,16 @@
-import { processSteps, type Recipe } from '@/core';
+import { processSteps, type ProcessStep, type Recipe } from '@/core';
 import type { Show } from '@/ui/show';
-import { SCHOOL_WORDS, stepWords } from './words';
+import { PLACE_WORDS, SCHOOL_WORDS, stepWords } from './words';
+
+/** Additions of a step, together where they go in together. */
+function byPlace(adds: ProcessStep['adds']): [place: string, names: string[]][] {
+  const groups = new Map<string, string[]>();
+  for (const a of adds) {
+    const place = a.place ? PLACE_WORDS[a.place] : 'add';
+    groups.set(place, [...(groups.get(place) ?? []), a.name]);
+  }
+  return [...groups];
+}
 
 /** The work in order, with what goes in where, and the schools it follows. */
 export function ProcessList({ recipe, show }: { recipe: Recipe; show: Show }) {
@@ -12,7 +22,11 @@ export function ProcessList({ recipe, show }: { recipe: Recipe; show: Show }) {
           <li key={i} className="py-0.5">
             {stepWords(s)}
             {s.plannedS > 0 && <span className="text-soft">, {show.duration(s.plannedS)}</span>}
-            {s.adds.length > 0 && <span className="small block">add {s.adds.join(', ')}</span>}
+            {byPlace(s.adds).map(([place, names]) => (
+              <span key={place} className="small block">
+                {place}: {names.join(', ')}
+              </span>
+            ))}
           </li>
         ))}
       </ol>

@@ -6,7 +6,7 @@ import { MEDIUM_WORDS } from '@/features/batches/ui/words';
 import { useShow } from '@/ui/show-context';
 import { SortableLine, SortableList } from '@/ui/sortable';
 import type { Draft } from '../draft';
-import { Part, Pick, Text, Tick, wordPairs } from './fields';
+import { Part, Pick, RemoveLine, Text, Tick, wordPairs } from './fields';
 import { CASING_WORDS, STAGE_WORDS } from './words';
 
 const EMPTY_STAGE = {
@@ -22,7 +22,9 @@ const KINDS = STAGE_KINDS.filter((k) => k !== 'chill').map((k) => [k, STAGE_WORD
 const CASINGS = [['', 'not said'], ...wordPairs(CASING_WORDS)] as const;
 
 export function CasingPart() {
-  const length = unitSymbol('diameter', useShow().settings.system);
+  const { system } = useShow().settings;
+  const length = unitSymbol('diameter', system);
+  const casingCostUnit = unitSymbol('costPerLength', system);
   return (
     <Part title="Casing and yield">
       <div className="flex flex-wrap items-end gap-2">
@@ -31,7 +33,7 @@ export function CasingPart() {
         <Text name="diameter" label="Diameter" unit={length} />
         <Text name="piece" label="Piece length" unit={length} />
         <Text name="waste" label="Waste" unit="%" />
-        <Text name="casingCost" label="Cost" unit="/m" />
+        <Text name="casingCost" label="Cost" unit={casingCostUnit} />
         <Text name="yield" label="Finished of batter" unit="%" />
       </div>
     </Part>
@@ -65,14 +67,7 @@ export function ProgramEditor() {
                   <Text name={`program.${i}.minutes`} label="Planned" unit="min" />
                   <Text name={`program.${i}.core`} label="Until core" unit={degrees} />
                   <Tick name={`program.${i}.smoke`} label="Smoke" />
-                  <button
-                    type="button"
-                    className="button min-h-11"
-                    aria-label={`Remove stage ${i + 1}`}
-                    onClick={() => stages.remove(i)}
-                  >
-                    Remove
-                  </button>
+                  <RemoveLine what={`stage ${i + 1}`} onClick={() => stages.remove(i)} />
                 </div>
               </SortableLine>
             ))}
@@ -97,14 +92,7 @@ export function ProgramEditor() {
           <div key={f.key} className="flex flex-wrap items-end gap-2">
             <Pick name={`chill.${i}.medium`} label="Chill in" options={wordPairs(MEDIUM_WORDS)} />
             <Text name={`chill.${i}.minutes`} label="Planned" unit="min" />
-            <button
-              type="button"
-              className="button min-h-11"
-              aria-label={`Remove chill ${i + 1}`}
-              onClick={() => chill.remove(i)}
-            >
-              Remove
-            </button>
+            <RemoveLine what={`chill ${i + 1}`} onClick={() => chill.remove(i)} />
           </div>
         ))}
         <button

@@ -106,7 +106,7 @@ export function RecipeForm({ recipeId, rules, ingredients, meatLots, ...began }:
     <DeskContext value={desk}>
       <FormProvider {...form}>
         <form
-          className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_22rem]"
+          className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]"
           noValidate
           onSubmit={form.handleSubmit((draft) => save(draft, basedOn))}
         >

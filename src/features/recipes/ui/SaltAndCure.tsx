@@ -1,7 +1,7 @@
 'use client';
 
 import { useFormContext, useWatch } from 'react-hook-form';
-import { compose, type Composition, type WayOut } from '@/core';
+import { compose, unitSymbol, type Composition, type WayOut } from '@/core';
 import { BASIS_WORDS } from '@/features/batches/ui/words';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
@@ -121,6 +121,7 @@ export function SaltAndCure() {
   const { control, setValue } = useFormContext<Draft>();
   const { ingredients } = useDesk();
   const cured = useWatch({ control, name: 'cured' });
+  const costUnit = unitSymbol('costPerMass', useShow().settings.system);
   const fill = (name: string) => {
     const facts = ingredients.find((x) => x.kind === 'cure' && x.name === name)?.facts;
     if (facts?.nitriteFraction === undefined) return;
@@ -131,7 +132,7 @@ export function SaltAndCure() {
     <Part title="Salt and cure">
       <div className="flex flex-wrap items-end gap-2">
         <Text name="salt" label="Total salt wanted, of the meat block" unit="%" />
-        <Text name="saltCost" label="Salt, cost" unit="/kg" />
+        <Text name="saltCost" label="Salt, cost" unit={costUnit} />
         <Tick name="cured" label="Cured" />
       </div>
       {cured && (
@@ -148,7 +149,7 @@ export function SaltAndCure() {
           <Text name="nitrate" label="Nitrate in it" unit="%" />
           <Text name="ppm" label="Nitrite wanted" unit="ppm" />
           <Pick name="basis" label="ppm of the" options={wordPairs(BASIS_WORDS)} />
-          <Text name="cureCost" label="Cost" unit="/kg" />
+          <Text name="cureCost" label="Cost" unit={costUnit} />
           <Tick name="acceptsItsSalt" label="Its salt is accepted, even above the target" />
         </div>
       )}

@@ -1,5 +1,6 @@
 'use client';
 
+import { X } from 'lucide-react';
 import { useId } from 'react';
 import { useFormContext, useFormState, type FieldPath } from 'react-hook-form';
 import type { Draft } from '../draft';
@@ -79,7 +80,7 @@ export function Pick({
       <label htmlFor={id} className="label text-sm">
         {label}
       </label>
-      <select id={id} className="field min-h-11" {...register(name)}>
+      <select id={id} className="field min-h-11 px-2 text-base" {...register(name)}>
         {options.map(([value, word]) => (
           <option key={value} value={value}>
             {word}
@@ -98,6 +99,19 @@ export function Tick({ name, label }: Common) {
     </label>
   );
 }
+
+/** Takes a line out of a list. */
+export const RemoveLine = ({ what, onClick }: { what: string; onClick: () => void }) => (
+  <button
+    type="button"
+    className="flex size-11 shrink-0 cursor-pointer items-center justify-center rounded-md border border-line text-soft hover:border-bad hover:text-bad"
+    aria-label={`Remove ${what}`}
+    title={`Remove ${what}`}
+    onClick={onClick}
+  >
+    <X size={20} aria-hidden="true" />
+  </button>
+);
 
 /** A heading with what belongs under it. */
 export function Part({ title, children }: { title: string; children: React.ReactNode }) {

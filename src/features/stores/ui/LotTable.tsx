@@ -56,7 +56,7 @@ export function LotTable({ lots, today, show }: { lots: Lot[]; today: string; sh
                 : ''} · {l.supplier}
             </p>
             <p className="small sm:text-right">
-              {l.costPerKg === null ? '' : `${show.number(l.costPerKg, 2)} per kg`}
+              {l.costPerKg === null ? '' : show.cost(l.costPerKg)}
             </p>
           </li>
         );

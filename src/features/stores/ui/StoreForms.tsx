@@ -36,6 +36,7 @@ export function LotForm({ ingredients }: { ingredients: Ingredient[] }) {
   const temp = unitSymbol('temperature', system);
   const read = (f: FormData) => {
     const tempShown = figure(f.get('receivedTemp'));
+    const cost = figure(f.get('cost'));
     const at = DateTime.fromISO(String(f.get('receivedAt')), { zone: timeZone });
     return {
       id,
@@ -45,7 +46,7 @@ export function LotForm({ ingredients }: { ingredients: Ingredient[] }) {
       receivedAt: at.isValid ? at.toUTC().toISO() : '',
       receivedTempC: tempShown === undefined ? null : toBase('temperature', tempShown, system),
       amountG: toBase('mass', figure(f.get('amount')) ?? Number.NaN, system),
-      costPerKg: figure(f.get('cost')) ?? null,
+      costPerKg: cost === undefined ? null : toBase('costPerMass', cost, system),
       useBy: f.get('useBy') || null,
       fatFraction: kind === 'meat' ? (percent(f.get('fat')) ?? null) : null,
       nitriteFraction: kind === 'cure' ? (percent(f.get('nitrite')) ?? null) : null,
@@ -85,7 +86,7 @@ export function LotForm({ ingredients }: { ingredients: Ingredient[] }) {
         />
         <Field name="receivedTemp" label={`Temperature on receipt (${temp})`} optional />
         <Field name="amount" label={`Amount (${mass})`} />
-        <Field name="cost" label="Cost per kg" optional />
+        <Field name="cost" label={`Cost (${unitSymbol('costPerMass', system)})`} optional />
         <Field name="useBy" label="Use by" type="date" optional />
         {kind === 'meat' && (
           <>

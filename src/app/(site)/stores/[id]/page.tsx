@@ -36,7 +36,7 @@ export default async function LotPage({ params }: { params: Promise<{ id: string
     ['Amount', show.mass(lot.amountG)],
     ['Left', `${show.mass(lot.leftG)} (${show.other('mass', lot.leftG)})`],
     ['Use-by', useByWords(lot.useBy, today).text],
-    ['Cost', lot.costPerKg === null ? 'not given' : `${show.number(lot.costPerKg, 2)} per kg`],
+    ['Cost', lot.costPerKg === null ? 'not given' : show.cost(lot.costPerKg)],
   ];
   if (lot.kind === 'cure')
     facts.push([

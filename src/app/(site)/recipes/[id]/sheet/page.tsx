@@ -109,21 +109,23 @@ export default async function SheetPage({ params, searchParams }: Props) {
                 show={show}
               />
             )}
-            <HangingCard
-              recipe={recipe}
-              casingMm={answer.casingMm}
-              hanging={answer.hanging}
-              house={room?.name ?? null}
-              show={show}
-            />
-            <IceCard
-              meatG={answer.sheet.meatG}
-              waterG={recipe.additions
-                .filter((a) => a.kind === 'water')
-                .reduce((sum, a) => sum + a.fraction * answer.sheet.meatG, 0)}
-              limitC={END_C[hasPoultry(recipe) ? 'poultry' : 'meat']}
-              workKjPerKg={WORK[emulsion ? 'emulsion' : 'mix']}
-            />
+            <div className="space-y-4">
+              <HangingCard
+                recipe={recipe}
+                casingMm={answer.casingMm}
+                hanging={answer.hanging}
+                house={room?.name ?? null}
+                show={show}
+              />
+              <IceCard
+                meatG={answer.sheet.meatG}
+                waterG={recipe.additions
+                  .filter((a) => a.kind === 'water')
+                  .reduce((sum, a) => sum + a.fraction * answer.sheet.meatG, 0)}
+                limitC={END_C[hasPoultry(recipe) ? 'poultry' : 'meat']}
+                workKjPerKg={WORK[emulsion ? 'emulsion' : 'mix']}
+              />
+            </div>
           </div>
         </div>
       )}

@@ -1,0 +1,140 @@
+import fc from 'fast-check';
+import { ADDITION_KINDS, ALLERGENS, PLACES_IN_PROCESS, type Addition, type Recipe } from '@/core';
+import { MORE_RECIPES } from '../../../scripts/demo/more-recipes';
+import { DEMO_RECIPES } from '../../../scripts/demo/recipes';
+import { recipeSchema } from './contract';
+import { toDraft } from './draft';
+import { fieldOf, placeOf } from './field-paths';
+import { fromDraft } from './read-draft';
+import { STARTER } from './starter';
+
+const RECIPES = [...DEMO_RECIPES, ...MORE_RECIPES].map((r): [string, Recipe] => [r.name, r]);
+const SYSTEMS = ['metric', 'us'] as const;
+const SEED = { seed: 20261123 };
+
+describe.each(SYSTEMS)('in %s units', (system) => {
+  test.each(RECIPES)('%s goes through the form without any change', (_name, recipe) =>
+    expect(fromDraft(toDraft(recipe, system), system, recipe)).toEqual(recipe),
+  );
+
+  test('property: any figures go through the form without any change', () => {
+    const fraction = fc.double({ min: 1e-7, max: 0.9, noNaN: true });
+    const addition: fc.Arbitrary<Addition> = fc.record(
+      {
+        id: fc.uuid(),
+        name: fc.constantFrom('Pepper', 'Honey'),
+        kind: fc.constantFrom(...ADDITION_KINDS),
+        fraction,
+        place: fc.constantFrom(...PLACES_IN_PROCESS),
+        saltFraction: fraction,
+        allergens: fc.subarray([...ALLERGENS]),
+        costPerKg: fc.double({ min: 0, max: 999, noNaN: true }),
+        written: fc.constantFrom({ as: 'percent' as const }, { as: 'g_per_kg' as const }),
+      },
+      { requiredKeys: ['id', 'name', 'kind', 'fraction'] },
+    );
+    fc.assert(
+      fc.property(
+        fc.array(addition, { maxLength: 8 }),
+        fraction,
+        fc.double({ min: 10, max: 150, noNaN: true }),
+        (additions, salt, diameterMm) => {
+          const recipe: Recipe = {
+            ...STARTER,
+            additions,
+            totalSaltFraction: salt,
+            casing: { ...STARTER.casing, diameterMm },
+          };
+          expect(fromDraft(toDraft(recipe, system), system, recipe)).toEqual(recipe);
+        },
+      ),
+      SEED,
+    );
+  });
+
+  test('a figure that was changed is read in the unit shown', () => {
+    const draft = toDraft(STARTER, system);
+    draft.diameter = system === 'us' ? '1.5' : '38,1';
+    draft.program[0]!.air = system === 'us' ? '122' : '50';
+    const read = fromDraft(draft, system, STARTER);
+    expect(read.casing.diameterMm).toBeCloseTo(38.1, 9);
+    expect(read.program[0]!.airC).toBeCloseTo(50, 9);
+    expect(read.program[1]).toEqual(STARTER.program[1]);
+  });
+});
+
+test('weights become shares, packets become fractions', () => {
+  const draft = toDraft(STARTER, 'us');
+  draft.meatBy = 'weight';
+  draft.meat = [
+    { id: 'a', name: 'Lean', species: 'pork', amount: '35', fat: '', cost: '' },
+    { id: 'b', name: 'Fat', species: 'pork', amount: '15', fat: '', cost: '' },
+  ];
+  draft.additions[0] = { ...draft.additions[0]!, unit: 'packet', amount: '25', perMeat: '220.462' };
+  const read = fromDraft(draft, 'us', STARTER);
+  expect(read.meat.map((m) => m.share)).toEqual([0.7, 0.3]);
+  expect(read.additions[0]!.fraction).toBeCloseTo(25 / 100_000, 9);
+});
+
+test.each([
+  ['empty', ''],
+  ['words', 'a pinch'],
+  ['ambiguous', '1,234'],
+  ['negative', '-3'],
+  ['huge', '99999999'],
+])('an amount that is %s is refused by its field', (_name, text) => {
+  const draft = toDraft({ ...STARTER, name: 'X' }, 'metric');
+  draft.additions[0]!.amount = text;
+  const parsed = recipeSchema.safeParse(fromDraft(draft, 'metric', STARTER));
+  expect(parsed.error?.issues.map((i) => fieldOf(i.path as never))).toEqual(['additions.0.amount']);
+});
+
+test.each<[(string | number)[], string | null, string]>([
+  [['meat', 1, 'share'], 'meat.1.amount', 'Meat block, line 2'],
+  [['meat'], null, 'Meat block'],
+  [['process', 'chill', 0, 'plannedS'], 'chill.0.minutes', 'Steps'],
+  [['cure', 'nitriteFraction'], 'nitrite', 'Cure'],
+  [['program', 2, 'airC'], 'program.2.air', 'House program, line 3'],
+  [['name'], 'name', 'Name'],
+])('%j is the field %s', (path, field, place) => {
+  expect(fieldOf(path)).toBe(field);
+  expect(placeOf(path)).toBe(place);
+});
+
+describe('what a recipe must not be', () => {
+  const good: Recipe = { ...STARTER, name: 'Test' };
+  const addition = (name: string): Addition => ({
+    id: 'n',
+    name,
+    kind: 'seasoning',
+    fraction: 0.01,
+  });
+  test.each<[string, Partial<Recipe>, RegExp]>([
+    [
+      'a cure hidden in an uncured recipe',
+      {
+        cure: null,
+        additions: [addition('Pink salt')],
+        program: [{ ...STARTER.program[2]!, smoke: false }],
+      },
+      /is a cure/,
+    ],
+    ['two cures', { additions: [addition('Cure #2')] }, /second cure/],
+    ['shares of 90 %', { meat: [{ ...STARTER.meat[0]!, share: 0.9 }] }, /90.0 %/],
+    ['two lines of one id', { additions: [{ ...addition('A'), id: 'm-1' }] }, /two lines/],
+    [
+      'a packet that disagrees',
+      {
+        additions: [
+          { ...addition('Culture'), written: { as: 'packet', packetG: 25, perMeatG: 100_000 } },
+        ],
+      },
+      /packet/,
+    ],
+    ['a fermentation without its stage', { fermentation: { targetPh: 5, floorPh: 4.6 } }, /stage/],
+    ['a target below the floor', { fermentation: { targetPh: 4.5, floorPh: 4.6 } }, /culture/],
+  ])('%s', (_name, change, message) => {
+    const parsed = recipeSchema.safeParse({ ...good, ...change });
+    expect(parsed.error?.issues.map((i) => i.message).join()).toMatch(message);
+  });
+});
