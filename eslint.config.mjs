@@ -10,6 +10,10 @@ const config = [
   {
     rules: {
       'no-console': ['error', { allow: ['warn'] }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { ignoreRestSiblings: true, varsIgnorePattern: '^_' },
+      ],
       eqeqeq: ['error', 'always', { null: 'ignore' }],
       'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
     },

@@ -20,6 +20,9 @@ const SCREENS = [
   '/',
   '/recipes',
   '/recipes/new',
+  '/recipes/import',
+  '/stores',
+  '/dose-check',
   '/house',
   '/records',
   '/settings',
@@ -38,6 +41,17 @@ for (const theme of ['light', 'dark'] as const) {
       await page.waitForLoadState('networkidle').catch(() => undefined);
       await noSeriousIssue(page);
     }
+    await page.goto('/recipes');
+    const recipe = page.getByRole('link', { name: 'Silver birch fine sausage' });
+    const href = (await recipe.getAttribute('href'))!;
+    for (const path of ['', '/edit', '/sheet?by=meat&amount=20']) {
+      await page.goto(href + path);
+      await noSeriousIssue(page);
+    }
+    await page.goto('/stores');
+    await page.getByRole('link', { name: 'Pork belly' }).click();
+    await expect(page.getByRole('region', { name: 'Where it went' })).toBeVisible();
+    await noSeriousIssue(page);
     for (const tab of ['', '/house', '/house?log=core', '/verdict', '/log']) {
       await openBatch(page, 'Chilling', tab);
       await noSeriousIssue(page);
@@ -50,7 +64,14 @@ test('on a phone nothing scrolls sideways and every target on the floor is large
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await signIn(page, 'ines');
-  for (const path of ['/', '/batches/new?meat=20', '/house']) {
+  for (const path of [
+    '/',
+    '/batches/new?meat=20',
+    '/house',
+    '/stores',
+    '/recipes',
+    '/dose-check',
+  ]) {
     await page.goto(path);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
       390,

@@ -2,13 +2,24 @@ import { expect, test } from '@playwright/test';
 import { openBatch, signIn } from './support/people';
 
 test('signed out: pages lead to the sign-in, routes say so', async ({ page, request }) => {
-  for (const path of ['/', '/recipes', '/settings', '/house', '/records', '/batches/new']) {
+  for (const path of [
+    '/',
+    '/recipes',
+    '/settings',
+    '/house',
+    '/records',
+    '/batches/new',
+    '/stores',
+    '/recipes/import',
+  ]) {
     await page.goto(path);
     await expect(page).toHaveURL(/sign-in/);
   }
   const id = '00000000-0000-4000-8000-000000000000';
   expect((await request.get(`/api/v1/batches/${id}/record?as=pdf`)).status()).toBe(401);
   expect((await request.get(`/api/v1/batches/${id}/schedule`)).status()).toBe(401);
+  expect((await request.get(`/api/v1/recipes/${id}`)).status()).toBe(401);
+  expect((await request.get(`/api/v1/recipes/${id}/sheet?amount=1`)).status()).toBe(401);
   expect((await request.get('/api/v1/events')).status()).toBe(401);
   expect((await request.post(`/api/v1/batches/${id}/entries`, { data: {} })).status()).toBe(401);
   expect((await request.post('/api/v1/readings', { data: { readings: [] } })).status()).toBe(401);

@@ -4,7 +4,7 @@ import { DEMO_RECIPES } from '../../../scripts/demo/recipes';
 import { lotSchema } from './contract';
 import { lotProblems, undecided, type LotFacts } from './lot-problems';
 import { shortages } from './shortage';
-import { useByWords } from './ui/LotTable';
+import { untilWords } from './ui/LotTable';
 
 const link = DEMO_RECIPES[0]!;
 const custom = MORE_RECIPES.find((r) => r.customersMeat)!;
@@ -107,7 +107,7 @@ test.each([
   ['2026-11-22', 'past its use-by 2026-11-22', true],
   ['2026-11-25', 'use by 2026-11-25, 2 days left', false],
   ['2027-01-01', 'use by 2027-01-01', false],
-])('use by %s', (useBy, text, bad) => expect(useByWords(useBy, TODAY)).toEqual({ text, bad }));
+])('use by %s', (useBy, text, bad) => expect(untilWords(useBy, TODAY)).toEqual({ text, bad }));
 
 test.each([
   [{}, true],

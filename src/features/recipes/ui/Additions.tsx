@@ -29,7 +29,7 @@ const UNITS = [
   ['g_per_kg', 'g/kg'],
   ['packet', 'g packet'],
 ] as const;
-const PLACES = [['', 'in the mix'], ...wordPairs(PLACE_WORDS)] as const;
+const PLACES = [['', 'not said'], ...wordPairs(PLACE_WORDS)] as const;
 
 function Allergens({ index }: { index: number }) {
   const { control } = useFormContext<Draft>();

@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import { z } from 'zod';
 import type { Recipe } from '@/core';
+import { useHydrated } from '@/ui/hydrated';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import { saveRecipeAction, type Saved } from '../actions';
@@ -63,6 +64,7 @@ export function RecipeForm({ recipeId, rules, ingredients, meatLots, ...began }:
   const [{ basedOn, recipe }] = useState({ basedOn: began.basedOn, recipe: began.recipe });
   const show = useShow();
   const router = useRouter();
+  const hydrated = useHydrated();
   const { system } = show.settings;
   const form = useForm<Draft>({ defaultValues: toDraft(recipe, system) });
   const [problems, setProblems] = useState<string[]>([]);
@@ -110,7 +112,7 @@ export function RecipeForm({ recipeId, rules, ingredients, meatLots, ...began }:
           noValidate
           onSubmit={form.handleSubmit((draft) => save(draft, basedOn))}
         >
-          <div className="space-y-4">
+          <fieldset disabled={!hydrated} className="min-w-0 space-y-4">
             {problems.length > 0 && (
               <Notice tone="bad">
                 <ul>
@@ -143,7 +145,7 @@ export function RecipeForm({ recipeId, rules, ingredients, meatLots, ...began }:
                 Save as version {basedOn + 1}
               </button>
             </div>
-          </div>
+          </fieldset>
           <div className="lg:sticky lg:top-4 lg:max-h-[calc(100vh-2rem)] lg:overflow-auto">
             <FiguresPanel />
           </div>

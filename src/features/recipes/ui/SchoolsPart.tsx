@@ -1,5 +1,6 @@
 'use client';
 
+import { useId } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import {
   SCHOOL_QUESTIONS,
@@ -19,6 +20,7 @@ import { SCHOOL_WORDS } from './words';
 function Question({ question, recipe }: { question: SchoolQuestion; recipe: Recipe }) {
   const { control, setValue, getValues } = useFormContext<Draft>();
   const { system } = useShow().settings;
+  const id = useId();
   const chosen = useWatch({ control, name: `schools.${question}` }) as School | undefined;
   const { question: label, options } = SCHOOL_WORDS[question];
   const offered = offeredSchools(recipe, question);
@@ -34,22 +36,23 @@ function Question({ question, recipe }: { question: SchoolQuestion; recipe: Reci
   const shut = chosen !== undefined && !offered.includes(chosen as never);
   return (
     <div>
-      <label className="block">
-        <span className="label text-sm">{label}</span>
-        <select
-          className="field min-h-11"
-          value={chosen ?? ''}
-          onChange={(e) => e.target.value && choose(e.target.value as School)}
-        >
-          <option value="">as it stands</option>
-          {offered.map((s) => (
-            <option key={s} value={s}>
-              {options[s]![0]}
-            </option>
-          ))}
-          {shut && <option value={chosen}>{options[chosen]![0]} (not safe here)</option>}
-        </select>
+      <label htmlFor={id} className="label text-sm">
+        {label}
       </label>
+      <select
+        id={id}
+        className="field min-h-11"
+        value={chosen ?? ''}
+        onChange={(e) => e.target.value && choose(e.target.value as School)}
+      >
+        <option value="">as it stands</option>
+        {offered.map((s) => (
+          <option key={s} value={s}>
+            {options[s]![0]}
+          </option>
+        ))}
+        {shut && <option value={chosen}>{options[chosen]![0]} (not safe here)</option>}
+      </select>
       <p className="small min-h-5">{chosen ? options[chosen]![1] : ''}</p>
     </div>
   );

@@ -21,48 +21,62 @@ export function SheetChooser({ recipe, query, rooms, system }: Props) {
       aria-label="What is known"
     >
       {query.version !== undefined && <input type="hidden" name="version" value={query.version} />}
-      <label className="min-w-52 grow">
-        <span className="label">What is known today</span>
-        <select name="by" defaultValue={query.by} className="field">
+      <div className="min-w-52 grow">
+        <label htmlFor="sheet-by" className="label">
+          What is known today
+        </label>
+        <select id="sheet-by" name="by" defaultValue={query.by} className="field">
           {options.map(([value, word]) => (
             <option key={value} value={value}>
               {word}
             </option>
           ))}
         </select>
-      </label>
-      <label className="w-32">
-        <span className="label">Amount</span>
+      </div>
+      <div className="w-32">
+        <label htmlFor="sheet-amount" className="label">
+          Amount
+        </label>
         <input
+          id="sheet-amount"
           name="amount"
           inputMode="decimal"
           autoComplete="off"
           defaultValue={query.amount}
           className="field"
         />
-      </label>
+      </div>
       {recipe.meat.length > 1 && (
-        <label className="min-w-40">
-          <span className="label">Trim, if scarce</span>
-          <select name="trim" defaultValue={query.trim} className="field">
+        <div className="min-w-40">
+          <label htmlFor="sheet-trim" className="label">
+            Trim, if scarce
+          </label>
+          <select id="sheet-trim" name="trim" defaultValue={query.trim} className="field">
             {recipe.meat.map((m) => (
               <option key={m.id} value={m.id}>
                 {m.name}
               </option>
             ))}
           </select>
-        </label>
+        </div>
       )}
-      <label className="min-w-40">
-        <span className="label">House</span>
-        <select name="house" defaultValue={query.house ?? rooms[0]?.id} className="field">
+      <div className="min-w-40">
+        <label htmlFor="sheet-house" className="label">
+          House
+        </label>
+        <select
+          id="sheet-house"
+          name="house"
+          defaultValue={query.house ?? rooms[0]?.id}
+          className="field"
+        >
           {rooms.map((r) => (
             <option key={r.id} value={r.id}>
               {r.name}
             </option>
           ))}
         </select>
-      </label>
+      </div>
       <button className="button-main">Work it out</button>
     </form>
   );

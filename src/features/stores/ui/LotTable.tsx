@@ -7,7 +7,7 @@ const NEAR_DAYS = 3;
 const DAY_MS = 86_400_000;
 
 /** How a lot stands to its use-by, in words. */
-export function useByWords(useBy: string | null, today: string): { text: string; bad: boolean } {
+export function untilWords(useBy: string | null, today: string): { text: string; bad: boolean } {
   if (!useBy) return { text: 'no use-by', bad: false };
   const days = Math.round((Date.parse(useBy) - Date.parse(today)) / DAY_MS);
   if (days < 0) return { text: `past its use-by ${useBy}`, bad: true };
@@ -23,7 +23,7 @@ export function LotTable({ lots, today, show }: { lots: Lot[]; today: string; sh
   return (
     <ul>
       {lots.map((l) => {
-        const useBy = useByWords(l.useBy, today);
+        const useBy = untilWords(l.useBy, today);
         const fat = l.fatFraction ?? l.facts.fatFraction;
         return (
           <li

@@ -6,7 +6,7 @@ import { may } from '@/features/accounts/policy';
 import { siteDay } from '@/features/settings/repository';
 import { showOfRequest } from '@/features/settings/show';
 import { findLot, movesOf } from '@/features/stores/repository';
-import { useByWords } from '@/features/stores/ui/LotTable';
+import { untilWords } from '@/features/stores/ui/LotTable';
 import { CountForm } from '@/features/stores/ui/StoreForms';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
@@ -35,7 +35,7 @@ export default async function LotPage({ params }: { params: Promise<{ id: string
     ],
     ['Amount', show.mass(lot.amountG)],
     ['Left', `${show.mass(lot.leftG)} (${show.other('mass', lot.leftG)})`],
-    ['Use-by', useByWords(lot.useBy, today).text],
+    ['Use-by', untilWords(lot.useBy, today).text],
     ['Cost', lot.costPerKg === null ? 'not given' : show.cost(lot.costPerKg)],
   ];
   if (lot.kind === 'cure')
