@@ -16,6 +16,7 @@ import { DEFAULT_RULES, RULE_PRESETS } from '../src/core';
 import { addDevice, addHouse, seedRules } from '../src/features/settings/service';
 import { makeDb, makePool } from '../src/platform/db/client';
 import { migrateToLatest } from '../src/platform/db/migrate';
+import { benchBlend, benchFigures } from './bench-formula';
 import { DEMO_RECIPES } from './demo/recipes';
 import { buildIfNeeded } from './lib/build';
 import { bin, ROOT } from './lib/paths';
@@ -215,6 +216,8 @@ export async function bench(): Promise<void> {
     : await startPostgres('pg-test');
   try {
     benchFold();
+    say('figures-60-lines', benchFigures(RULES));
+    say('blend-12-trims', benchBlend());
     const name = `jolly_bench_${process.pid}`;
     await ensureDatabase(server.url, name);
     const url = server.url.replace(/\/[^/]*$/, `/${name}`);

@@ -162,7 +162,7 @@ export async function loadStores(db: Db, nowS: number, by: string): Promise<void
 }
 
 /** The freshest lot of each ingredient, by name: what the demo's batches were weighed from. */
-export async function lotsByName(db: Db): Promise<Record<string, string>> {
+export async function lotsByName(db: Db): Promise<Record<string, { id: string; code: string }>> {
   const lots = await openLots(db);
-  return Object.fromEntries(lots.map((l) => [l.ingredient, l.id]));
+  return Object.fromEntries(lots.map((l) => [l.ingredient, { id: l.id, code: l.code }]));
 }

@@ -51,11 +51,16 @@ export type World = {
   lead: Author;
   channels: Record<string, Record<string, number>>;
   /** A lot of each ingredient, by its name. */
-  lots: Record<string, string>;
+  lots: Record<string, { id: string; code: string }>;
   timeZone: string;
 };
 
 const TWO_MINUTES = 120;
+
+function fromLot(w: World, recipe: Recipe, lineId: string) {
+  const lot = w.lots[ingredientOf(recipe, lineId)];
+  return lot ? { lotId: lot.id, lot: lot.code } : {};
+}
 
 function weighIns(
   recipe: Recipe,
@@ -77,7 +82,7 @@ function weighIns(
         scaleResolutionG,
         targetG,
         nitriteFraction,
-        lotId: w.lots[ingredientOf(recipe, lineId)],
+        ...fromLot(w, recipe, lineId),
       },
     ]);
     t += TWO_MINUTES;

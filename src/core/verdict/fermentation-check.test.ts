@@ -1,5 +1,6 @@
-import type { Entry, EntryBody } from '../logbook/entry';
+import type { EntryBody } from '../logbook/entry';
 import { foldBatch } from '../logbook/fold';
+import { entriesOf, type Line } from '../testing/batch';
 import { fermentedRecipe, testRules } from '../testing/recipe';
 import { degreeHourLimit, degreeHours } from '../fermentation/degree-hours';
 import { forecastPh } from '../fermentation/ph-forecast';
@@ -8,24 +9,20 @@ import { judge } from './judge';
 
 const HOUR = 3600;
 const START = 1_800_000_000;
-const by = { id: 'a', name: 'Ann' };
 
 /** A batch whose fermentation begins at START; facts are hours after it. */
-function caseOf(facts: [number, EntryBody][], nowH: number): Case {
-  const all: [number, EntryBody][] = [[0, { kind: 'run_started', houseId: 'h' }], ...facts];
-  const entries = all.map(([h, body], i): Entry => {
-    const happenedS = START + h * HOUR;
-    return { id: `e${i}`, seq: i, happenedS, recordedS: happenedS, by, corrects: null, body };
-  });
+function caseOf(facts: Line[], nowH: number): Case {
+  const all: Line[] = [[0, { kind: 'run_started', houseId: 'h' }], ...facts];
+  const entries = entriesOf(all.map(([h, body]): Line => [START + h * HOUR, body]));
   const recipe = fermentedRecipe();
   const state = foldBatch(recipe, entries);
   return { recipe, rules: testRules(), state, series: {}, nowS: START + nowH * HOUR };
 }
-const air = (h: number, tempC: number): [number, EntryBody] => [
+const air = (h: number, tempC: number): Line => [
   h,
   { kind: 'reading_logged', what: 'air', tempC, thickest: false },
 ];
-const ph = (h: number, value: number): [number, EntryBody] => [h, { kind: 'ph_logged', ph: value }];
+const ph = (h: number, value: number): Line => [h, { kind: 'ph_logged', ph: value }];
 const hourly = (toH: number, tempC: number) =>
   Array.from({ length: Math.floor(toH / 3) + 1 }, (_, i) => air(3 * i, tempC));
 const found = (c: Case, code: string) => judge(c).checks.find((k) => k.code === code)!;
@@ -40,7 +37,7 @@ test('36 °C for 18 h to pH 5.1: 367 degree-hours, limit 556', () => {
   expect(found(c, 'come_up')).toMatchObject({ status: 'pass', because: 'fermented' });
 });
 
-test.each<[string, [number, EntryBody][], number, string, string]>([
+test.each<[string, Line[], number, string, string]>([
   ['no pH yet', hourly(10, 36), 10, 'missing', 'no_ph'],
   ['not low enough yet', [...hourly(10, 36), ph(10, 5.4)], 10, 'missing', 'running'],
   ['past its degree-hours', [...hourly(30, 36), ph(30, 5.4)], 30, 'fail', 'over_limit'],

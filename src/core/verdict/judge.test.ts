@@ -1,43 +1,18 @@
 import { foldBatch } from '../logbook/fold';
-import type { Entry, EntryBody } from '../logbook/entry';
+import type { EntryBody } from '../logbook/entry';
 import type { Reading } from '../lethality/reading';
 import type { RuleSet } from '../rules/rule';
+import { entriesOf, started, weighed, type Line } from '../testing/batch';
 import { testRecipe, testRules } from '../testing/recipe';
 import type { CheckCode, CheckStatus } from './check';
 import { holdsDue, judge } from './judge';
 
 const HOUR = 3600;
-const ann = { id: 'ann', name: 'Ann' };
-type Line = [number, EntryBody];
-
-const weigh = (
-  lineId: string,
-  amountG: number,
-  extra: Partial<Extract<EntryBody, { kind: 'weighed' }>> = {},
-): EntryBody => ({
-  kind: 'weighed',
-  lineId,
-  amountG,
-  targetG: amountG,
-  scaleId: 's',
-  scaleResolutionG: 0.1,
-  ...extra,
-});
-const START: Line = [
-  0,
-  {
-    kind: 'batch_started',
-    plannedMeatG: 30_000,
-    readyByS: 90 * HOUR,
-    recipeVersionId: 'v',
-    recipeSha256: '',
-    rules: [],
-  },
-];
+const START = started(30_000);
 const DOSE: Line[] = [
-  [60, weigh('lean', 24_000)],
-  [70, weigh('fat', 6_000)],
-  [80, weigh('cure', 60, { nitriteFraction: 0.0625 })],
+  [60, weighed('lean', 24_000)],
+  [70, weighed('fat', 6_000)],
+  [80, weighed('cure', 60, { nitriteFraction: 0.0625 })],
   [90, { kind: 'cure_checked', weighedId: 'e3', readingG: 60, method: 'second_person' }],
 ];
 const HOLD: Line[] = [
@@ -84,15 +59,7 @@ function judged({
   nowS = 24 * HOUR,
 }: Options = {}) {
   const recipe = cured ? testRecipe() : { ...testRecipe(), cure: null };
-  const entries = lines.map(([happenedS, body], i): Entry => ({
-    id: `e${i}`,
-    seq: i + 1,
-    happenedS,
-    recordedS: happenedS,
-    by: ann,
-    corrects: null,
-    body,
-  }));
+  const entries = entriesOf(lines);
   const state = foldBatch(recipe, entries);
   const verdict = judge({ recipe, rules, state, series: { 1: series }, nowS });
   return { state, verdict, of: (code: CheckCode) => verdict.checks.find((k) => k.code === code)! };
@@ -113,9 +80,9 @@ test('a good batch passes every check and calls for no hold', () => {
   expect(state.phase).toBe('to_sign');
 });
 
-const strong: Line = [80, weigh('cure', 76, { nitriteFraction: 0.0625 })];
-const weak: Line = [80, weigh('cure', 50, { nitriteFraction: 0.0625 })];
-const wrongCure: Line = [80, weigh('cure', 60, { nitriteFraction: 0.006 })];
+const strong: Line = [80, weighed('cure', 76, { nitriteFraction: 0.0625 })];
+const weak: Line = [80, weighed('cure', 50, { nitriteFraction: 0.0625 })];
+const wrongCure: Line = [80, weighed('cure', 60, { nitriteFraction: 0.006 })];
 const cases: [string, CheckCode, CheckStatus, string, Options][] = [
   ['dose over the limit', 'dose', 'fail', 'over_limit', { lines: swap([DOSE[2]!], [strong]) }],
   ['dose under the limit', 'dose', 'fail', 'under_limit', { lines: swap([DOSE[2]!], [weak]) }],
@@ -392,4 +359,30 @@ test('hand readings count where no probe sits in a thickest piece', () => {
   const { of } = judged({ lines, series: [] });
   expect(of('lethality').status).toBe('pass');
   expect(of('probe_evidence').status).toBe('pass');
+});
+
+describe('a dose limit on another basis than the meat block', () => {
+  const additions: Line[] = [
+    [95, weighed('pepper', 100)],
+    [96, weighed('water', 3_000)],
+  ];
+  const batch = (rule: string, lines: Line[] = [START, ...DOSE, ...additions]) =>
+    judged({ lines, rules: testRules({ dose: rule }) }).of('dose');
+  const figure = (c: ReturnType<typeof batch>, name: string) =>
+    c.figures.find((f) => f.name === name)?.value;
+
+  test('whole batch as nitrite ion: what was weighed counts, the rest as planned', () => {
+    const c = batch('dose-eu-2025-ion');
+    const saltG = 0.018 * 30_000 - 60 * 0.9375;
+    expect(figure(c, 'basisG')).toBeCloseTo(30_000 + 60 + saltG + 100 + 3_000, 6);
+    expect(figure(c, 'ppm')).toBeCloseTo((60 * 62_500) / figure(c, 'basisG')!, 9);
+    expect(figure(c, 'maxPpm')).toBeCloseTo(119.98, 2);
+    expect(c.status).toBe('pass');
+  });
+
+  test('the same grams on the meat block stay judged on the meat block', () => {
+    const c = batch('dose-us-comminuted');
+    expect(figure(c, 'basisG')).toBeUndefined();
+    expect(figure(c, 'ppm')).toBeCloseTo(125, 9);
+  });
 });

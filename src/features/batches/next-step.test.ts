@@ -1,90 +1,46 @@
-import { foldBatch, type Case, type Entry, type EntryBody, type Reading } from '@/core';
+import { foldBatch, type Case, type Reading } from '@/core';
+import { entriesOf, started, weighed, type Line } from '@/core/testing/batch';
 import { testRecipe, testRules } from '@/core/testing/recipe';
 import { surroundings } from '@/features/houses/program';
 import { liveCooling, liveHeat } from './live';
 import { nextStep } from './next-step';
 
 const HOUR = 3600;
-const ann = { id: 'ann', name: 'Ann' };
-const weigh = (lineId: string, amountG: number): [number, EntryBody] => [
+const start = started(10_000);
+const weigh = (lineId: string, amountG: number): Line => [
   100,
-  {
-    kind: 'weighed',
-    lineId,
-    amountG,
-    targetG: amountG,
-    scaleId: 's',
-    scaleResolutionG: 0.1,
-    ...(lineId === 'cure' ? { nitriteFraction: 0.0625 } : {}),
-  },
-];
-const start: [number, EntryBody] = [
-  0,
-  {
-    kind: 'batch_started',
-    plannedMeatG: 10_000,
-    readyByS: 90 * HOUR,
-    recipeVersionId: 'v',
-    recipeSha256: '',
-    rules: [],
-  },
+  weighed(lineId, amountG, lineId === 'cure' ? { nitriteFraction: 0.0625 } : {}),
 ];
 const meat = [weigh('lean', 8_000), weigh('fat', 2_000)];
-const look: [number, EntryBody] = [
+const look: Line = [
   110,
   { kind: 'cure_checked', weighedId: 'e3', readingG: 19.2, method: 'second_person' },
 ];
 const dosed = [start, ...meat, weigh('cure', 19.2), look];
-const held: [number, EntryBody][] = [...dosed, [HOUR, { kind: 'cure_hold_started', coolerC: 2 }]];
-const rested: [number, EntryBody][] = [
-  ...held,
-  [10 * HOUR, { kind: 'cure_hold_ended', coolerC: 2 }],
-];
-const stuffed: [number, EntryBody][] = [
-  ...rested,
-  [11 * HOUR, { kind: 'step_done', step: 'stuff' }],
-];
-const running: [number, EntryBody][] = [
+const held: Line[] = [...dosed, [HOUR, { kind: 'cure_hold_started', coolerC: 2 }]];
+const rested: Line[] = [...held, [10 * HOUR, { kind: 'cure_hold_ended', coolerC: 2 }]];
+const stuffed: Line[] = [...rested, [11 * HOUR, { kind: 'step_done', step: 'stuff' }]];
+const running: Line[] = [
   ...stuffed,
   [12 * HOUR, { kind: 'run_started', houseId: 'h' }],
   [12 * HOUR, { kind: 'probe_placed', channelId: 1, what: 'core', thickest: true }],
 ];
-const cooking: [number, EntryBody][] = [
+const cooking: Line[] = [
   ...running,
   [13 * HOUR, { kind: 'stage_started', stageIndex: 1 }],
   [15 * HOUR, { kind: 'stage_started', stageIndex: 2 }],
 ];
-const pulled: [number, EntryBody][] = [...cooking, [16 * HOUR, { kind: 'pulled' }]];
-const chilling: [number, EntryBody][] = [
-  ...pulled,
-  [16 * HOUR, { kind: 'chill_started', medium: 'ice_bath' }],
-];
-const bloomed: [number, EntryBody][] = [
-  ...chilling,
-  [20 * HOUR, { kind: 'step_done', step: 'bloom' }],
-];
-const packed: [number, EntryBody][] = [
-  ...bloomed,
-  [21 * HOUR, { kind: 'step_done', step: 'pack' }],
-];
-const onHold: [number, EntryBody][] = [
-  ...dosed,
-  [200, { kind: 'held', source: 'person', reason: 'smells odd' }],
-];
+const pulled: Line[] = [...cooking, [16 * HOUR, { kind: 'pulled' }]];
+const chilling: Line[] = [...pulled, [16 * HOUR, { kind: 'chill_started', medium: 'ice_bath' }]];
+const bloomed: Line[] = [...chilling, [20 * HOUR, { kind: 'step_done', step: 'bloom' }]];
+const packed: Line[] = [...bloomed, [21 * HOUR, { kind: 'step_done', step: 'pack' }]];
+const onHold: Line[] = [...dosed, [200, { kind: 'held', source: 'person', reason: 'smells odd' }]];
 
 const line = (...p: [number, number][]): Reading[] =>
   p.map(([h, tempC]) => ({ tS: h * HOUR, tempC }));
-function caseOf(lines: [number, EntryBody][], nowH: number, core: Reading[] = []): Case {
+function caseOf(lines: Line[], nowH: number, core: Reading[] = []): Case {
   const recipe = testRecipe();
-  const entries = lines.map(([happenedS, body], i): Entry => ({
-    id: `e${i}`,
-    seq: i + 1,
-    happenedS,
-    recordedS: happenedS,
-    by: ann,
-    corrects: null,
-    body,
-  }));
+  const entries = entriesOf(lines);
   return {
     recipe,
     rules: testRules(),
@@ -104,7 +60,7 @@ const dense = (points: [number, number][]): Reading[] =>
     );
   });
 
-test.each<[string, [number, EntryBody][], number, string, number | null]>([
+test.each<[string, Line[], number, string, number | null]>([
   ['nothing weighed', [start], 1, 'weigh_meat', null],
   ['meat weighed', [start, ...meat], 1, 'weigh_cure', null],
   ['cure weighed', [start, ...meat, weigh('cure', 19.2)], 1, 'check_cure', null],
@@ -198,7 +154,7 @@ test('the cooling clock names its deadline, step by step', () => {
 });
 
 test('what surrounds the product follows the stage, then the chill', () => {
-  const around = (lines: [number, EntryBody][]) => {
+  const around = (lines: Line[]) => {
     const c = caseOf(lines, 22);
     return surroundings(c.recipe, c.state);
   };

@@ -13,7 +13,7 @@ import { may } from '@/features/accounts/policy';
 import type { Person } from '@/features/accounts/identify';
 import { currentRules, loadSite, siteDay } from '@/features/settings/repository';
 import { findVersion } from '@/features/recipes/repository';
-import { moveStock, refuseLot } from '@/features/stores/service';
+import { moveStock, refuseLot, withLotCode } from '@/features/stores/service';
 import { nowS as clock } from '@/platform/clock';
 import type { Db, Tx } from '@/platform/db/client';
 import { notify } from '@/platform/events';
@@ -119,7 +119,7 @@ export async function postEntry(
     await lockHead(tx);
     const dossier = await loadDossier(tx, batchId, now);
     if (!dossier) return { ok: false, code: 'no_such_batch' };
-    const body = asRecorded(posted.body, dossier, by);
+    const body = await withLotCode(tx, asRecorded(posted.body, dossier, by));
     const entry: NewEntry = {
       id: posted.id,
       happenedS: Date.parse(posted.happenedAt) / 1000,

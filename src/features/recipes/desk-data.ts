@@ -1,12 +1,13 @@
 import 'server-only';
-import { currentRules } from '@/features/settings/repository';
+import { currentRules, listScales } from '@/features/settings/repository';
 import { listIngredients, openLots } from '@/features/stores/repository';
 import { db } from '@/platform/db/client';
 
-/** What the editor needs beside the recipe: the site's rules, its ingredients and its meat lots. */
+/** What the editor needs beside the recipe: the site's rules and scales, its ingredients, lots and prices. */
 export async function deskData() {
-  const [rules, ingredients, lots] = await Promise.all([
+  const [rules, scales, ingredients, lots] = await Promise.all([
     currentRules(db()),
+    listScales(db()),
     listIngredients(db()),
     openLots(db()),
   ]);
@@ -23,5 +24,8 @@ export async function deskData() {
       owner,
       facts,
     }));
-  return { rules, ingredients, meatLots };
+  /* Lots come first to be used first: the first price found is that of the lot to be used next. */
+  const prices: Record<string, number> = {};
+  for (const l of lots) if (l.costPerKg !== null) prices[l.ingredient] ??= l.costPerKg;
+  return { rules, scales, ingredients, meatLots, prices };
 }

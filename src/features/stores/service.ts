@@ -104,6 +104,15 @@ export async function adjustLot(db: Db, input: Adjust, by: string): Promise<Stor
   });
 }
 
+/** A weighing with the number of its lot written out, so that the record reads by itself. */
+export async function withLotCode(tx: Tx, body: EntryBody): Promise<EntryBody> {
+  if (body.kind === 'corrected' && body.replacement)
+    return { ...body, replacement: await withLotCode(tx, body.replacement) };
+  if (body.kind !== 'weighed' || !body.lotId) return body;
+  const lot = await findLot(tx, body.lotId);
+  return lot ? { ...body, lot: lot.code } : body;
+}
+
 /** The posted weighing's lot must fit, or somebody must have decided on it; says what speaks against it. */
 export async function refuseLot(
   tx: Tx,

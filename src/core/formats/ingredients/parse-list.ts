@@ -140,6 +140,7 @@ const speciesOf = (name: string): Species =>
 const tidyName = (name: string) =>
   name
     .replace(/[*•]|^[\s:,.-]+|[\s:,.-]+$/g, '')
+    .replace(/^(?:an? )?(?:pinch|dash|handful|bunch|some)(?:es|s)?(?: of)? |,? to taste$/i, '')
     .replace(/\s+/g, ' ')
     .trim();
 

@@ -16,7 +16,7 @@ export function entryWords(b: EntryBody, recipe: Recipe, s: Show): string {
     case 'batch_started':
       return `Batch started for ${s.mass(b.plannedMeatG)}, ready by ${s.clock(b.readyByS)}`;
     case 'weighed':
-      return `${lineName(recipe, b.lineId)}: ${s.grams(b.amountG, b.scaleResolutionG)} weighed (wanted ${s.grams(b.targetG)})${b.nitriteFraction ? `, ${s.number(b.nitriteFraction * 100, 2)} % nitrite` : ''}`;
+      return `${lineName(recipe, b.lineId)}: ${s.grams(b.amountG, b.scaleResolutionG)} weighed (wanted ${s.grams(b.targetG)})${b.nitriteFraction ? `, ${s.number(b.nitriteFraction * 100, 2)} % nitrite` : ''}${b.lot ? `, lot ${b.lot}` : ''}`;
     case 'cure_checked':
       return `Second look at the cure: ${s.grams(b.readingG)}, ${b.method === 'second_person' ? 'by a second person' : 're-entered alone'}`;
     case 'cure_hold_started':

@@ -5,7 +5,7 @@ import { Controller, useFieldArray, useFormContext, useWatch } from 'react-hook-
 import { ALLERGENS, unitSymbol } from '@/core';
 import { useShow } from '@/ui/show-context';
 import { SortableLine, SortableList } from '@/ui/sortable';
-import type { AdditionDraft, Draft } from '../draft';
+import { shown, tidy, type AdditionDraft, type Draft } from '../draft';
 import { useDesk } from './editor-context';
 import { Part, Pick, RemoveLine, Text, wordPairs } from './fields';
 import { ALLERGEN_WORDS, KIND_WORDS, PLACE_WORDS } from './words';
@@ -92,18 +92,19 @@ function More({ index }: { index: number }) {
 
 const Line = memo(function Line({ index }: { index: number }) {
   const { control, setValue } = useFormContext<Draft>();
-  const { ingredients } = useDesk();
+  const { ingredients, prices } = useDesk();
   const show = useShow();
   const unit = useWatch({ control, name: `additions.${index}.unit` });
   const fill = (name: string) => {
     const facts = ingredients.find((x) => x.kind === 'addition' && x.name === name)?.facts;
     if (!facts) return;
-    const percent = (x: number | undefined) => (x === undefined ? '' : String(x * 100));
+    const percent = (x: number | undefined) => tidy(x === undefined ? undefined : x * 100);
     if (facts.additionKind) setValue(`additions.${index}.kind`, facts.additionKind);
     setValue(`additions.${index}.salt`, percent(facts.saltFraction));
     setValue(`additions.${index}.water`, percent(facts.waterFraction));
     setValue(`additions.${index}.dextrose`, percent(facts.dextroseFraction));
     setValue(`additions.${index}.allergens`, facts.allergens ?? []);
+    setValue(`additions.${index}.cost`, shown('costPerMass', prices[name], show.settings.system));
   };
   return (
     <div className="flex flex-wrap items-end gap-2">

@@ -1,12 +1,36 @@
-import { type Recipe, type RecipeFigures } from '@/core';
+import {
+  CURE_LINE,
+  ppmBand,
+  scaleRecipe,
+  type Recipe,
+  type RecipeFigures,
+  type Scale,
+} from '@/core';
 import { BASIS_WORDS } from '@/features/batches/ui/words';
 import type { Show } from '@/ui/show';
 import { ALLERGEN_WORDS, declaredWords } from './words';
 
-type Props = { recipe: Recipe; figures: RecipeFigures; show: Show };
+type Props = { recipe: Recipe; figures: RecipeFigures; scales: readonly Scale[]; show: Show };
+
+/** A small batch, on which a coarse scale shows most, g. */
+const SMALL_BATCH_G = 10_000;
+
+/** What the site's finest scale can tell of the nitrite in a small batch. */
+function bandWords(recipe: Recipe, scales: readonly Scale[], show: Show): string {
+  const sheet = scaleRecipe(recipe, { meatG: SMALL_BATCH_G }, { scales });
+  const line = sheet.lines.find((l) => l.lineId === CURE_LINE);
+  if (!line?.scale || !recipe.cure) return 'no scale carries it';
+  const { ppmLow, ppmHigh } = ppmBand({
+    basisG: sheet.basisG,
+    cureG: line.doseG,
+    nitriteFraction: recipe.cure.nitriteFraction,
+    cureScaleG: line.scale.resolutionG,
+  });
+  return `${show.number(ppmLow, 1)} to ${show.number(ppmHigh, 1)} ppm`;
+}
 
 /** What a formula comes to, figure by figure; salt on both bases, because people write either. */
-export function FigureList({ recipe, figures: f, show }: Props) {
+export function FigureList({ recipe, figures: f, scales, show }: Props) {
   const percent = (x: number | null, digits = 1) =>
     x === null ? 'unknown' : `${show.number(x * 100, digits)} %`;
   const cost = (x: number | null) => (x === null ? 'unknown' : show.cost(x));
@@ -19,6 +43,10 @@ export function FigureList({ recipe, figures: f, show }: Props) {
           [
             `Nitrite on the ${BASIS_WORDS[recipe.cure.basis ?? 'meat_block']}`,
             `${show.number(f.composed.ppm, 1)} ppm`,
+          ] as [string, string],
+          [
+            `Its band by your scale, ${show.mass(SMALL_BATCH_G)}`,
+            bandWords(recipe, scales, show),
           ] as [string, string],
         ]
       : []),

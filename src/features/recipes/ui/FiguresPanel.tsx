@@ -13,7 +13,7 @@ const MOST_PROBLEMS = 4;
 /** What the formula comes to at this keystroke, each figure against the site's rules. */
 export function FiguresPanel() {
   const { recipe, problems } = useLiveRecipe();
-  const { rules } = useDesk();
+  const { rules, scales } = useDesk();
   const show = useShow();
   const waiting = problems.filter((p) => p.where[0] !== 'name' && p.where.at(-1) !== 'name');
   const figures = waiting.length === 0 ? figuresOf(recipe) : null;
@@ -36,7 +36,7 @@ export function FiguresPanel() {
         <>
           <FindingList findings={judgeFormula({ recipe, figures, rules })} show={show} />
           <div className="mt-2">
-            <FigureList recipe={recipe} figures={figures} show={show} />
+            <FigureList recipe={recipe} figures={figures} scales={scales} show={show} />
           </div>
           <p className="small mt-2">
             Follow your local code and the authority that licenses you; these figures do not replace

@@ -4,7 +4,7 @@ import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { SPECIES, parseNumber, unitSymbol } from '@/core';
 import { useShow } from '@/ui/show-context';
 import { SortableLine, SortableList } from '@/ui/sortable';
-import type { Draft, MeatDraft } from '../draft';
+import { shown, tidy, type Draft, type MeatDraft } from '../draft';
 import { useDesk } from './editor-context';
 import { BlendPanel } from './BlendPanel';
 import { Part, Pick, RemoveLine, Text } from './fields';
@@ -68,7 +68,7 @@ function HowWritten() {
 /** The meat block: cuts and trims with their shares or weights, fat and cost. */
 export function MeatBlock() {
   const { control, setValue, getValues } = useFormContext<Draft>();
-  const { ingredients } = useDesk();
+  const { ingredients, prices } = useDesk();
   const show = useShow();
   const rows = useFieldArray({ control, name: 'meat', keyName: 'key' });
   const by = useWatch({ control, name: 'meatBy' });
@@ -79,7 +79,9 @@ export function MeatBlock() {
     if (!known) return;
     if (known.facts.species) setValue(`meat.${i}.species`, known.facts.species);
     if (known.facts.fatFraction !== undefined && getValues(`meat.${i}.fat`) === '')
-      setValue(`meat.${i}.fat`, String(known.facts.fatFraction * 100));
+      setValue(`meat.${i}.fat`, tidy(known.facts.fatFraction * 100));
+    if (getValues(`meat.${i}.cost`) === '')
+      setValue(`meat.${i}.cost`, shown('costPerMass', prices[name], show.settings.system));
   };
   return (
     <Part title="Meat block">

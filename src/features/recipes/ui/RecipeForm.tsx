@@ -59,7 +59,7 @@ function Meanwhile({ newest, base, onTop }: { newest: Newest; base: Recipe; onTo
 type Props = Omit<Desk, 'original'> & { recipeId?: string; basedOn: number; recipe: Recipe };
 
 /** Writes a recipe; saving makes a new version, a draft, and leaves the old ones as they are. */
-export function RecipeForm({ recipeId, rules, ingredients, meatLots, ...began }: Props) {
+export function RecipeForm({ recipeId, ...began }: Props) {
   /* The page is drawn anew as others save; what this draft began from stays what it was. */
   const [{ basedOn, recipe }] = useState({ basedOn: began.basedOn, recipe: began.recipe });
   const show = useShow();
@@ -70,9 +70,10 @@ export function RecipeForm({ recipeId, rules, ingredients, meatLots, ...began }:
   const [problems, setProblems] = useState<string[]>([]);
   const [newest, setNewest] = useState<Newest | null>(null);
   const [busy, setBusy] = useState(false);
+  const { rules, scales, ingredients, meatLots, prices } = began;
   const desk = useMemo(
-    () => ({ original: recipe, rules, ingredients, meatLots }),
-    [recipe, rules, ingredients, meatLots],
+    () => ({ original: recipe, rules, scales, ingredients, meatLots, prices }),
+    [recipe, rules, scales, ingredients, meatLots, prices],
   );
 
   const report = (issues: { path: PropertyKey[]; message: string }[]) => {

@@ -5,7 +5,7 @@ import { compose, unitSymbol, type Composition, type WayOut } from '@/core';
 import { BASIS_WORDS } from '@/features/batches/ui/words';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
-import { tidy, type Draft } from '../draft';
+import { shown, tidy, type Draft } from '../draft';
 import { useDesk, useLiveRecipe } from './editor-context';
 import { Part, Pick, Text, Tick, wordPairs } from './fields';
 
@@ -119,14 +119,16 @@ function Split() {
 /** Salt as the total wanted, cure as the ppm wanted; plain salt and cure grams are worked out. */
 export function SaltAndCure() {
   const { control, setValue } = useFormContext<Draft>();
-  const { ingredients } = useDesk();
+  const { ingredients, prices } = useDesk();
+  const { system } = useShow().settings;
   const cured = useWatch({ control, name: 'cured' });
-  const costUnit = unitSymbol('costPerMass', useShow().settings.system);
+  const costUnit = unitSymbol('costPerMass', system);
   const fill = (name: string) => {
     const facts = ingredients.find((x) => x.kind === 'cure' && x.name === name)?.facts;
     if (facts?.nitriteFraction === undefined) return;
     setValue('nitrite', tidy(facts.nitriteFraction * 100));
     setValue('nitrate', tidy((facts.nitrateFraction ?? 0) * 100));
+    setValue('cureCost', shown('costPerMass', prices[name], system));
   };
   return (
     <Part title="Salt and cure">

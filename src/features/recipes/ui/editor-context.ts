@@ -2,7 +2,7 @@
 
 import { createContext, useContext, useMemo } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
-import type { Recipe, RuleSet } from '@/core';
+import type { Recipe, RuleSet, Scale } from '@/core';
 import type { Ingredient, Lot } from '@/features/stores/repository';
 import { useShow } from '@/ui/show-context';
 import { recipeShape } from '../contract';
@@ -19,8 +19,11 @@ export type Desk = {
   /** The recipe that the draft began from: untouched figures keep its exact values. */
   original: Recipe;
   rules: RuleSet;
+  scales: Scale[];
   ingredients: Ingredient[];
   meatLots: MeatLot[];
+  /** Cost per kg of the lot to be used next, by ingredient. */
+  prices: Record<string, number>;
 };
 
 export const DeskContext = createContext<Desk | null>(null);

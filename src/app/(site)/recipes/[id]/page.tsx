@@ -15,7 +15,7 @@ import { ProcessList } from '@/features/recipes/ui/ProcessList';
 import { StageList } from '@/features/recipes/ui/StageList';
 import { StatusWord } from '@/features/recipes/ui/StatusWord';
 import { VersionList } from '@/features/recipes/ui/VersionList';
-import { currentRules } from '@/features/settings/repository';
+import { currentRules, listScales } from '@/features/settings/repository';
 import { showOfRequest } from '@/features/settings/show';
 import { db } from '@/platform/db/client';
 
@@ -127,7 +127,12 @@ export default async function RecipePage({ params, searchParams }: Props) {
             <FindingList findings={findings} show={show} />
             {figures && (
               <div className="mt-2">
-                <FigureList recipe={r} figures={figures} show={show} />
+                <FigureList
+                  recipe={r}
+                  figures={figures}
+                  scales={await listScales(db())}
+                  show={show}
+                />
               </div>
             )}
             <p className="small mt-2">
