@@ -294,6 +294,29 @@ test('two people edit one recipe: the second is told, sees the difference, loses
   );
 });
 
+test('units switched while writing change what is shown, not what is meant; a left page loses nothing', async ({
+  page,
+}) => {
+  await signIn(page, 'tomas');
+  const href = await openRecipe(page, 'Juniper boar ring', '/edit');
+  const diameter = field(page, 'Casing and yield', 'Diameter');
+  await expect(diameter).toHaveValue('56');
+  await diameter.fill('50.8');
+  await page.getByRole('button', { name: /Units/ }).click();
+  await expect(diameter).toHaveValue('2');
+  await expect(field(page, 'House program', 'Air')).toHaveValue('134.6');
+  await page.waitForTimeout(700);
+  await page.goto('/stores');
+  await page.goto(`${href}/edit`);
+  await page.getByRole('button', { name: 'Take it up again' }).click();
+  await expect(diameter).toHaveValue('2');
+  await page.getByRole('button', { name: /Units/ }).click();
+  await expect(diameter).toHaveValue('50.8');
+  await page.reload();
+  await page.getByRole('button', { name: 'Throw it away' }).click();
+  await expect(diameter).toHaveValue('56');
+});
+
 test('lines move with the keyboard, and nonsense is refused under its field', async ({ page }) => {
   await signIn(page, 'tomas');
   await openRecipe(page, 'Millrace slicing log', '/edit');

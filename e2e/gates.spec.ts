@@ -121,12 +121,12 @@ test('a release lead registers a device; its token works until it is revoked', a
 test('a formulator writes a recipe; what cannot be is refused by its field', async ({ page }) => {
   await signIn(page, 'tomas');
   await page.goto('/recipes/new');
-  await page.getByLabel('Name').first().fill('Test coil');
-  await page.getByLabel('Share (%)').fill('90');
+  await page.getByLabel('Name', { exact: true }).first().fill('Test coil');
+  await page.getByLabel('Share', { exact: true }).fill('90');
   await page.getByLabel('What changed, and why').fill('First try');
   await page.getByRole('button', { name: 'Save as version 1' }).click();
-  await expect(page.getByText('the shares sum to 90.0 %, not 100 %')).toBeVisible();
-  await page.getByLabel('Share (%)').fill('100');
+  await expect(page.getByText('the shares sum to 90.0 %, not 100 %').first()).toBeVisible();
+  await page.getByLabel('Share', { exact: true }).fill('100');
   await page.getByRole('button', { name: 'Save as version 1' }).click();
   await expect(page.getByRole('heading', { name: /Test coil/ })).toBeVisible();
   await expect(page.getByText('130 ppm').first()).toBeVisible();

@@ -42,7 +42,7 @@ export function benchFigures(rules: RuleSet): Times & { lines: number } {
   const draft = toDraft(recipe, 'us');
   const times = timed(RUNS, (i) => {
     draft.salt = String(1.5 + (i % 100) / 100);
-    const next = fromDraft(draft, 'us', recipe);
+    const next = fromDraft(draft, recipe);
     recipeShape.safeParse(next);
     return judgeFormula({ recipe: next, figures: recipeFigures(next), rules });
   });

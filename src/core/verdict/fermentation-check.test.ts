@@ -1,4 +1,3 @@
-import type { EntryBody } from '../logbook/entry';
 import { foldBatch } from '../logbook/fold';
 import { entriesOf, type Line } from '../testing/batch';
 import { fermentedRecipe, testRules } from '../testing/recipe';

@@ -1,5 +1,4 @@
 import { foldBatch } from '../logbook/fold';
-import type { EntryBody } from '../logbook/entry';
 import type { Reading } from '../lethality/reading';
 import type { RuleSet } from '../rules/rule';
 import { entriesOf, started, weighed, type Line } from '../testing/batch';

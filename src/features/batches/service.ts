@@ -13,6 +13,7 @@ import { may } from '@/features/accounts/policy';
 import type { Person } from '@/features/accounts/identify';
 import { currentRules, loadSite, siteDay } from '@/features/settings/repository';
 import { findVersion } from '@/features/recipes/repository';
+import { blockersOf } from '@/features/recipes/service';
 import { moveStock, refuseLot, withLotCode } from '@/features/stores/service';
 import { nowS as clock } from '@/platform/clock';
 import type { Db, Tx } from '@/platform/db/client';
@@ -180,6 +181,8 @@ export async function startBatch(db: Db, person: Person, input: StartBatch): Pro
     if (version.status !== 'approved') return { ok: false, code: 'not_approved' };
     const site = await loadSite(tx);
     const rules = await currentRules(tx);
+    /* Approved under other rules than today's: the figures are held against those that it will pin. */
+    if (blockersOf(version.content, rules).length > 0) return { ok: false, code: 'outside_rules' };
     const prefix = `${DateTime.fromSeconds(startedS, { zone: site.timeZone }).toFormat('yyMMdd')}-`;
     const code = `${prefix}${(await countCodes(tx, prefix)) + 1}`;
     await insertBatch(tx, { id: input.id, code, recipeVersionId: version.id, startedS });

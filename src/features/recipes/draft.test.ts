@@ -3,6 +3,7 @@ import { ADDITION_KINDS, ALLERGENS, PLACES_IN_PROCESS, type Addition, type Recip
 import { MORE_RECIPES } from '../../../scripts/demo/more-recipes';
 import { DEMO_RECIPES } from '../../../scripts/demo/recipes';
 import { recipeSchema } from './contract';
+import { convertDraft } from './convert-draft';
 import { toDraft } from './draft';
 import { fieldOf, placeOf } from './field-paths';
 import { fromDraft } from './read-draft';
@@ -14,7 +15,7 @@ const SEED = { seed: 20261123 };
 
 describe.each(SYSTEMS)('in %s units', (system) => {
   test.each(RECIPES)('%s goes through the form without any change', (_name, recipe) =>
-    expect(fromDraft(toDraft(recipe, system), system, recipe)).toEqual(recipe),
+    expect(fromDraft(toDraft(recipe, system), recipe)).toEqual(recipe),
   );
 
   test('property: any figures go through the form without any change', () => {
@@ -45,7 +46,7 @@ describe.each(SYSTEMS)('in %s units', (system) => {
             totalSaltFraction: salt,
             casing: { ...STARTER.casing, diameterMm },
           };
-          expect(fromDraft(toDraft(recipe, system), system, recipe)).toEqual(recipe);
+          expect(fromDraft(toDraft(recipe, system), recipe)).toEqual(recipe);
         },
       ),
       SEED,
@@ -56,11 +57,27 @@ describe.each(SYSTEMS)('in %s units', (system) => {
     const draft = toDraft(STARTER, system);
     draft.diameter = system === 'us' ? '1.5' : '38,1';
     draft.program[0]!.air = system === 'us' ? '122' : '50';
-    const read = fromDraft(draft, system, STARTER);
+    const read = fromDraft(draft, STARTER);
     expect(read.casing.diameterMm).toBeCloseTo(38.1, 9);
     expect(read.program[0]!.airC).toBeCloseTo(50, 9);
     expect(read.program[1]).toEqual(STARTER.program[1]);
   });
+});
+
+test.each(RECIPES)('%s: switching units while writing changes nothing', (_name, recipe) => {
+  for (const [from, to] of [
+    ['metric', 'us'],
+    ['us', 'metric'],
+  ] as const) {
+    const there = convertDraft(toDraft(recipe, from), to, recipe);
+    expect(there).toEqual(toDraft(recipe, to));
+    expect(fromDraft(there, recipe)).toEqual(recipe);
+  }
+});
+
+test('a text that is no number stays as typed when the units switch', () => {
+  const draft = { ...toDraft(STARTER, 'metric'), diameter: 'thick' };
+  expect(convertDraft(draft, 'us', STARTER).diameter).toBe('thick');
 });
 
 test('weights become shares, packets become fractions', () => {
@@ -71,7 +88,7 @@ test('weights become shares, packets become fractions', () => {
     { id: 'b', name: 'Fat', species: 'pork', amount: '15', fat: '', cost: '' },
   ];
   draft.additions[0] = { ...draft.additions[0]!, unit: 'packet', amount: '25', perMeat: '220.462' };
-  const read = fromDraft(draft, 'us', STARTER);
+  const read = fromDraft(draft, STARTER);
   expect(read.meat.map((m) => m.share)).toEqual([0.7, 0.3]);
   expect(read.additions[0]!.fraction).toBeCloseTo(25 / 100_000, 9);
 });
@@ -85,7 +102,7 @@ test.each([
 ])('an amount that is %s is refused by its field', (_name, text) => {
   const draft = toDraft({ ...STARTER, name: 'X' }, 'metric');
   draft.additions[0]!.amount = text;
-  const parsed = recipeSchema.safeParse(fromDraft(draft, 'metric', STARTER));
+  const parsed = recipeSchema.safeParse(fromDraft(draft, STARTER));
   expect(parsed.error?.issues.map((i) => fieldOf(i.path as never))).toEqual(['additions.0.amount']);
 });
 

@@ -50,8 +50,10 @@ export type StageDraft = {
   core: string;
 };
 
-/** A recipe as it stands in the form: texts, in percent, minutes and the site's units. */
+/** A recipe as it stands in the form: texts, in percent, minutes and `units`. */
 export type Draft = {
+  /** The system that the texts are in. */
+  units: UnitSystem;
   name: string;
   reason: string;
   salt: string;
@@ -157,6 +159,7 @@ export function processDraft(r: Recipe, system: UnitSystem) {
 export function toDraft(r: Recipe, system: UnitSystem): Draft {
   const byWeight = r.meat.every((m) => m.writtenG !== undefined);
   return {
+    units: system,
     name: r.name,
     reason: '',
     salt: percent(r.totalSaltFraction),

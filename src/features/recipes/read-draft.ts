@@ -152,8 +152,8 @@ function processOf(d: Draft, was: Recipe, r: Reader): Pick<Recipe, 'program' | '
  * What the form says as a recipe; a text that is no number becomes NaN, which the contract refuses by
  * its field. A figure that was not touched keeps its exact value, whatever unit it was shown in.
  */
-export function fromDraft(d: Draft, system: UnitSystem, was: Recipe): Recipe {
-  const r = new Reader(system);
+export function fromDraft(d: Draft, was: Recipe): Recipe {
+  const r = new Reader(d.units);
   const hasSchools = Object.keys(d.schools).length > 0 || was.schools !== undefined;
   return {
     name: d.name,

@@ -102,7 +102,13 @@ export default async function SettingsPage() {
                       ? `${h.sticks} sticks of ${show.quantity('length', h.stickMm)}, pieces up to ${show.quantity('length', h.dropMm)}, ${show.mass(h.capacityG)}`
                       : 'hanging room not given yet'}
                   </p>
-                  {run && <HangingForm house={h} system={show.settings.system} />}
+                  {run && (
+                    <HangingForm
+                      key={show.settings.system}
+                      house={h}
+                      system={show.settings.system}
+                    />
+                  )}
                 </li>
               ))}
             </ul>

@@ -56,7 +56,7 @@ export default async function StoresPage() {
           {may(person.role, 'work_batches') && ingredients.length > 0 && (
             <section className="sheet" aria-label="Receive a lot">
               <h2 className="mb-2 text-lg font-semibold">Receive a lot</h2>
-              <LotForm ingredients={ingredients} />
+              <LotForm key={show.settings.system} ingredients={ingredients} />
             </section>
           )}
           <section className="sheet" aria-label="Ingredients">

@@ -138,6 +138,8 @@ const PROBLEMS: Record<string, string> = {
   no_such_recipe: 'There is no such recipe version.',
   not_approved:
     'This version is not approved. A formulator or release lead approves it under Recipes.',
+  outside_rules:
+    'A figure of this recipe is outside the rules in use: see its page under Recipes. Change the recipe or the rule.',
   not_fermented: 'This recipe is not fermented.',
   no_such_lot: 'There is no such lot in the stores.',
   lot_label_differs:

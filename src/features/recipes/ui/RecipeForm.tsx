@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import { z } from 'zod';
 import type { Recipe } from '@/core';
@@ -10,6 +10,7 @@ import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import { saveRecipeAction, type Saved } from '../actions';
 import { saveRecipeSchema } from '../contract';
+import { convertDraft } from '../convert-draft';
 import { toDraft, type Draft } from '../draft';
 import { fieldOf, placeOf } from '../field-paths';
 import { fromDraft } from '../read-draft';
@@ -22,6 +23,7 @@ import { MeatBlock } from './MeatBlock';
 import { CasingPart, ProgramEditor } from './ProgramEditor';
 import { SaltAndCure } from './SaltAndCure';
 import { SchoolsPart } from './SchoolsPart';
+import { useKeptDraft } from './use-kept-draft';
 
 const PROBLEMS: Record<string, string> = {
   name_taken:
@@ -56,7 +58,11 @@ function Meanwhile({ newest, base, onTop }: { newest: Newest; base: Recipe; onTo
   );
 }
 
-type Props = Omit<Desk, 'original'> & { recipeId?: string; basedOn: number; recipe: Recipe };
+type Props = Omit<Desk, 'original'> & {
+  recipeId?: string;
+  basedOn: number;
+  recipe: Recipe;
+};
 
 /** Writes a recipe; saving makes a new version, a draft, and leaves the old ones as they are. */
 export function RecipeForm({ recipeId, ...began }: Props) {
@@ -67,6 +73,11 @@ export function RecipeForm({ recipeId, ...began }: Props) {
   const hydrated = useHydrated();
   const { system } = show.settings;
   const form = useForm<Draft>({ defaultValues: toDraft(recipe, system) });
+  const kept = useKeptDraft(form, recipeId, basedOn, recipe);
+  useEffect(() => {
+    const draft = form.getValues();
+    if (draft.units !== system) form.reset(convertDraft(draft, system, recipe));
+  }, [system, form, recipe]);
   const [problems, setProblems] = useState<string[]>([]);
   const [newest, setNewest] = useState<Newest | null>(null);
   const [busy, setBusy] = useState(false);
@@ -89,7 +100,7 @@ export function RecipeForm({ recipeId, ...began }: Props) {
   const save = async (draft: Draft, on: number) => {
     form.clearErrors();
     setNewest(null);
-    const content = fromDraft(draft, system, recipe);
+    const content = fromDraft(draft, recipe);
     const input = { recipeId, basedOn: on, reason: draft.reason, content };
     const parsed = z.safeParse(saveRecipeSchema, input);
     if (!parsed.success) return report(parsed.error.issues);
@@ -99,7 +110,10 @@ export function RecipeForm({ recipeId, ...began }: Props) {
       ok: false as const,
       code: 'no_link' as const,
     }));
-    if (answer.ok) return router.push(`/recipes/${answer.data.recipeId}`);
+    if (answer.ok) {
+      kept.forget();
+      return router.push(`/recipes/${answer.data.recipeId}`);
+    }
     setBusy(false);
     if ('newest' in answer) setNewest(answer.newest);
     else setProblems([PROBLEMS[answer.code] ?? answer.code]);
@@ -121,6 +135,19 @@ export function RecipeForm({ recipeId, ...began }: Props) {
                     <li key={p}>{p}</li>
                   ))}
                 </ul>
+              </Notice>
+            )}
+            {kept.offered && (
+              <Notice tone="wait">
+                <p>You were writing here before and did not save.</p>
+                <div className="mt-2 flex flex-wrap gap-2">
+                  <button type="button" className="button bg-sheet" onClick={kept.take}>
+                    Take it up again
+                  </button>
+                  <button type="button" className="button bg-sheet" onClick={kept.forget}>
+                    Throw it away
+                  </button>
+                </div>
               </Notice>
             )}
             {newest && (

@@ -10,7 +10,6 @@ import {
   type School,
   type SchoolQuestion,
 } from '@/core';
-import { useShow } from '@/ui/show-context';
 import { processDraft, type Draft } from '../draft';
 import { useLiveRecipe } from './editor-context';
 import { Part } from './fields';
@@ -19,7 +18,6 @@ import { SCHOOL_WORDS } from './words';
 /** One question with its schools; what the chosen one means stands under it. */
 function Question({ question, recipe }: { question: SchoolQuestion; recipe: Recipe }) {
   const { control, setValue, getValues } = useFormContext<Draft>();
-  const { system } = useShow().settings;
   const id = useId();
   const chosen = useWatch({ control, name: `schools.${question}` }) as School | undefined;
   const { question: label, options } = SCHOOL_WORDS[question];
@@ -27,7 +25,7 @@ function Question({ question, recipe }: { question: SchoolQuestion; recipe: Reci
   if (offered.length === 0) return null;
   const choose = (school: School) => {
     const next = applySchool(recipe, question, school as never);
-    for (const [key, value] of Object.entries(processDraft(next, system)))
+    for (const [key, value] of Object.entries(processDraft(next, getValues('units'))))
       setValue(key as keyof Draft, value as never, { shouldDirty: true });
     getValues('additions').forEach((_, i) =>
       setValue(`additions.${i}.place`, next.additions[i]?.place ?? ''),

@@ -4,7 +4,6 @@ import { createContext, useContext, useMemo } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import type { Recipe, RuleSet, Scale } from '@/core';
 import type { Ingredient, Lot } from '@/features/stores/repository';
-import { useShow } from '@/ui/show-context';
 import { recipeShape } from '../contract';
 import type { Draft } from '../draft';
 import { fromDraft } from '../read-draft';
@@ -40,14 +39,13 @@ export type Live = { recipe: Recipe; problems: { where: (string | number)[]; wha
 export function useLiveRecipe(): Live {
   const { control } = useFormContext<Draft>();
   const { original } = useDesk();
-  const { system } = useShow().settings;
   const draft = useWatch({ control }) as Draft;
   return useMemo(() => {
-    const recipe = fromDraft(draft, system, original);
+    const recipe = fromDraft(draft, original);
     const parsed = recipeShape.safeParse(recipe);
     const problems = parsed.success
       ? []
       : parsed.error.issues.map((i) => ({ where: i.path as (string | number)[], what: i.message }));
     return { recipe, problems };
-  }, [draft, system, original]);
+  }, [draft, original]);
 }

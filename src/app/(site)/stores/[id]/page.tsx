@@ -62,7 +62,7 @@ export default async function LotPage({ params }: { params: Promise<{ id: string
           {may(person.role, 'work_batches') && (
             <details className="mt-3">
               <summary className="min-h-9 cursor-pointer font-semibold">Count it</summary>
-              <CountForm lotId={lot.id} />
+              <CountForm key={show.settings.system} lotId={lot.id} />
             </details>
           )}
         </section>

@@ -118,6 +118,7 @@ export default async function SheetPage({ params, searchParams }: Props) {
                 show={show}
               />
               <IceCard
+                key={show.settings.system}
                 meatG={answer.sheet.meatG}
                 waterG={recipe.additions
                   .filter((a) => a.kind === 'water')
