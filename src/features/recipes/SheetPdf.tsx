@@ -9,7 +9,7 @@ registerFonts();
 
 const s = StyleSheet.create({
   page: { padding: 36, paddingBottom: 52, fontFamily: 'Atkinson', fontSize: 10.5, lineHeight: 1.3 },
-  h1: { fontSize: 18, fontWeight: 800, marginBottom: 2 },
+  h1: { fontSize: 18, fontWeight: 800, lineHeight: 1.3, marginBottom: 4 },
   head: { flexDirection: 'row', marginTop: 10, paddingBottom: 3, fontWeight: 600 },
   row: { flexDirection: 'row', borderTopWidth: 0.5, borderColor: '#888', paddingVertical: 5 },
   cure: { backgroundColor: '#fbe6f1' },
@@ -41,8 +41,10 @@ function Row({ l, show }: { l: DoseLine; show: Show }) {
     <View style={cure ? [s.row, s.cure] : s.row} wrap={false}>
       <Text style={cure ? [s.name, { fontWeight: 800 }] : s.name}>{l.name}</Text>
       <View style={s.dose}>
-        <Text style={{ fontWeight: 600, fontSize: cure ? 14 : 10.5 }}>
-          {l.kind === 'meat' ? show.mass(l.doseG) : show.grams(l.doseG, l.scale?.resolutionG)}
+        <Text style={{ fontWeight: 600, fontSize: cure ? 14 : 10.5, lineHeight: 1.3 }}>
+          {l.kind === 'meat'
+            ? show.quantity('mass', l.doseG, 3)
+            : show.grams(l.doseG, l.scale?.resolutionG)}
         </Text>
         <Text style={s.soft}>
           {l.kind === 'meat'

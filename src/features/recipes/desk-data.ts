@@ -1,15 +1,17 @@
 import 'server-only';
-import { currentRules, listScales } from '@/features/settings/repository';
+import { currentRules, listScales, siteDay } from '@/features/settings/repository';
 import { listIngredients, openLots } from '@/features/stores/repository';
+import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 
 /** What the editor needs beside the recipe: the site's rules and scales, its ingredients, lots and prices. */
 export async function deskData() {
-  const [rules, scales, ingredients, lots] = await Promise.all([
+  const [rules, scales, ingredients, lots, today] = await Promise.all([
     currentRules(db()),
     listScales(db()),
     listIngredients(db()),
     openLots(db()),
+    siteDay(db(), nowS()),
   ]);
   const meatLots = lots
     .filter((l) => l.kind === 'meat')
@@ -27,5 +29,5 @@ export async function deskData() {
   /* Lots come first to be used first: the first price found is that of the lot to be used next. */
   const prices: Record<string, number> = {};
   for (const l of lots) if (l.costPerKg !== null) prices[l.ingredient] ??= l.costPerKg;
-  return { rules, scales, ingredients, meatLots, prices };
+  return { rules, scales, ingredients, meatLots, prices, today };
 }

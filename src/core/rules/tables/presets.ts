@@ -42,13 +42,6 @@ export const RULE_PRESETS: readonly RulePreset[] = [
     body: { kind: 'dose', basis: 'whole_batch', as: 'nitrite_ion', minPpm: 53, maxPpm: 80 },
   },
   {
-    code: 'dose-us-any-cured',
-    title: 'US comminuted, upper limit only',
-    source:
-      '9 CFR 424.21(c): at most 156 ppm in-going sodium nitrite on the meat block. The lower end, 40 ppm for colour alone, is the site’s own and protects nothing.',
-    body: { kind: 'dose', basis: 'meat_block', minPpm: 40, maxPpm: 156 },
-  },
-  {
     code: 'lethality-integrated',
     title: 'Integrated lethality, Salmonella',
     source:

@@ -23,7 +23,9 @@ export function DoseTable({ lines, show }: { lines: DoseLine[]; show: Show }) {
             </th>
             <td className="text-right">
               <strong>
-                {l.kind === 'meat' ? show.mass(l.doseG) : show.grams(l.doseG, l.scale?.resolutionG)}
+                {l.kind === 'meat'
+                  ? show.quantity('mass', l.doseG, 3)
+                  : show.grams(l.doseG, l.scale?.resolutionG)}
               </strong>
               <span className="block text-sm text-soft">
                 {l.kind === 'meat'

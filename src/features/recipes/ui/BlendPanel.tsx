@@ -17,7 +17,6 @@ const REASONS = {
 } as const;
 
 type Limits = { use: boolean; min: string; max: string };
-const FREE: Limits = { use: true, min: '', max: '' };
 
 const fatOf = (lot: MeatLot) => lot.fatFraction ?? lot.facts.fatFraction;
 const share = (text: string) => {
@@ -57,8 +56,8 @@ export function meatLines(
 
 /** Blends the trims in the stores to a fat target and puts the result into the meat block. */
 export function BlendPanel() {
-  const { meatLots } = useDesk();
-  const { setValue } = useFormContext<Draft>();
+  const { meatLots, today } = useDesk();
+  const { setValue, getValues } = useFormContext<Draft>();
   const show = useShow();
   const { system } = show.settings;
   const lots = meatLots.filter((l) => fatOf(l) !== undefined);
@@ -67,10 +66,16 @@ export function BlendPanel() {
   const [limits, setLimits] = useState<Record<string, Limits>>({});
   const [error, setError] = useState<string | null>(null);
   const [blend, setBlend] = useState<Blend | null>(null);
-  const of = (id: string) => limits[id] ?? FREE;
-  const change = (id: string, to: Partial<Limits>) => {
+  const isPast = (l: MeatLot) => l.useBy !== null && l.useBy < today;
+  /* Other species, customers' meat and what is past its use-by are there to be chosen, not by default. */
+  const usual = (l: MeatLot) =>
+    !isPast(l) &&
+    (l.owner === null || getValues('customersMeat')) &&
+    getValues('meat').some((m) => m.species === (l.facts.species ?? 'pork'));
+  const of = (l: MeatLot): Limits => limits[l.id] ?? { use: usual(l), min: '', max: '' };
+  const change = (l: MeatLot, to: Partial<Limits>) => {
     setBlend(null);
-    setLimits({ ...limits, [id]: { ...of(id), ...to } });
+    setLimits({ ...limits, [l.id]: { ...of(l), ...to } });
   };
   const run = () => {
     const [fat, weight] = [readFigure(target), readFigure(total)];
@@ -80,14 +85,14 @@ export function BlendPanel() {
     if (!weight.ok || !(weight.value > 0)) return setError('Give the weight of the blend.');
     try {
       const trims = lots
-        .filter((l) => of(l.id).use)
+        .filter((l) => of(l).use)
         .map((l) => ({
           id: l.id,
           fatFraction: fatOf(l)!,
           availableG: l.leftG,
           ...(l.costPerKg === null ? {} : { costPerKg: l.costPerKg }),
-          minFraction: share(of(l.id).min).fraction,
-          maxFraction: share(of(l.id).max).fraction,
+          minFraction: share(of(l).min).fraction,
+          maxFraction: share(of(l).max).fraction,
         }));
       setError(null);
       const totalG = toBase('mass', weight.value, system);
@@ -130,15 +135,16 @@ export function BlendPanel() {
                     <input
                       type="checkbox"
                       className="size-5"
-                      checked={of(l.id).use}
-                      onChange={(e) => change(l.id, { use: e.target.checked })}
+                      checked={of(l).use}
+                      onChange={(e) => change(l, { use: e.target.checked })}
                     />
                     {l.ingredient}, {l.code}
                     {l.owner ? ` (of ${l.owner})` : ''}
+                    {isPast(l) && <strong className="text-bad">past its use-by</strong>}
                   </label>
                 </td>
-                <td>{show.number(fatOf(l)! * 100)} %</td>
-                <td>{show.mass(l.leftG)}</td>
+                <td className="whitespace-nowrap">{show.number(fatOf(l)! * 100)} %</td>
+                <td className="whitespace-nowrap">{show.mass(l.leftG)}</td>
                 <td>{l.costPerKg === null ? 'unknown' : show.cost(l.costPerKg)}</td>
                 {(['min', 'max'] as const).map((k) => (
                   <td key={k}>
@@ -146,8 +152,8 @@ export function BlendPanel() {
                       className="field min-h-11 w-20"
                       inputMode="decimal"
                       aria-label={`${k === 'min' ? 'Least' : 'Most'} % of ${l.code}`}
-                      value={of(l.id)[k]}
-                      onChange={(e) => change(l.id, { [k]: e.target.value })}
+                      value={of(l)[k]}
+                      onChange={(e) => change(l, { [k]: e.target.value })}
                     />
                   </td>
                 ))}

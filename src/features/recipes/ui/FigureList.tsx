@@ -66,7 +66,7 @@ export function FigureList({ recipe, figures: f, scales, show }: Props) {
         {rows.map(([name, value]) => (
           <div key={name} className="flex justify-between gap-3 border-t border-line py-1">
             <dt>{name}</dt>
-            <dd className="font-semibold">{value}</dd>
+            <dd className="text-right font-semibold">{value}</dd>
           </div>
         ))}
       </dl>

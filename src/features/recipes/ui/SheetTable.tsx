@@ -29,7 +29,9 @@ export function SheetTable({ lines, show }: { lines: DoseLine[]; show: Show }) {
             </th>
             <td className="text-right whitespace-nowrap">
               <strong className={isCure(l) ? 'text-xl text-cure' : ''}>
-                {l.kind === 'meat' ? show.mass(l.doseG) : show.grams(l.doseG, l.scale?.resolutionG)}
+                {l.kind === 'meat'
+                  ? show.quantity('mass', l.doseG, 3)
+                  : show.grams(l.doseG, l.scale?.resolutionG)}
               </strong>
               <span className="block text-sm text-soft">
                 {l.kind === 'meat'

@@ -23,6 +23,8 @@ export type Desk = {
   meatLots: MeatLot[];
   /** Cost per kg of the lot to be used next, by ingredient. */
   prices: Record<string, number>;
+  /** The day at the site, for use-by dates. */
+  today: string;
 };
 
 export const DeskContext = createContext<Desk | null>(null);

@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { CURE_LINE, fromBase, hasPoultry } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { CureCard } from '@/features/batches/ui/CureCard';
+import { BASIS_WORDS } from '@/features/batches/ui/words';
 import { tidy } from '@/features/recipes/draft';
 import { versionsOf } from '@/features/recipes/repository';
 import { makeSheet, sheetQuery } from '@/features/recipes/sheet';
@@ -75,6 +76,14 @@ export default async function SheetPage({ params, searchParams }: Props) {
                 {show.mass(answer.sheet.finishedG)}
               </p>
             </div>
+            {recipe.cure && (
+              <p>
+                {show.number(answer.sheet.ppm, 1)} ppm sodium nitrite on the{' '}
+                {BASIS_WORDS[recipe.cure.basis ?? 'meat_block']} from {recipe.cure.name} of{' '}
+                {show.number(recipe.cure.nitriteFraction * 100, 3)} %. Look at the label before you
+                weigh.
+              </p>
+            )}
             <SheetTable lines={answer.sheet.lines} show={show} />
             <p className="small mt-3">
               {site.name}, {show.date(nowS())}. Follow your local code and the authority that
@@ -100,14 +109,16 @@ export default async function SheetPage({ params, searchParams }: Props) {
           </section>
           <div className="grid items-start gap-4 lg:grid-cols-2">
             {cure && (
-              <CureCard
-                recipe={recipe}
-                meatG={answer.sheet.meatG}
-                scale={cure.scale}
-                doseG={cure.doseG}
-                rule={rules.dose}
-                show={show}
-              />
+              <div className="no-print">
+                <CureCard
+                  recipe={recipe}
+                  meatG={answer.sheet.meatG}
+                  scale={cure.scale}
+                  doseG={cure.doseG}
+                  rule={rules.dose}
+                  show={show}
+                />
+              </div>
             )}
             <div className="space-y-4">
               <HangingCard
