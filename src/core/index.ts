@@ -168,6 +168,7 @@ export type { Case, Check, CheckCode, CheckStatus, Figure, Series } from './verd
 export { chillLogs, houseWindow } from './verdict/heat-checks';
 export { coreLogs, judgedLogs, type CoreLog } from './verdict/core-probes';
 export { judgeLethality, stillNeededS } from './verdict/lethality-way';
+export { phReachedS } from './verdict/fermentation-check';
 export { holdsDue, judge, type Verdict } from './verdict/judge';
 export {
   fromBase,

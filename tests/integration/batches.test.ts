@@ -12,16 +12,11 @@ import { verifyLogbook } from '@/features/records/verify';
 import { recordCsv, recordJson } from '@/features/records/export';
 import { hashOf } from '@/platform/hash';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
+import { person } from '../support/people';
 import { freshDatabase, type TestDb } from '../support/database';
 
 jest.mock('@/features/accounts/identify', () => ({}));
 
-const person = (name: string, role: Person['role']): Person => ({
-  id: name,
-  name,
-  email: `${name}@test.example`,
-  role,
-});
 const ann = person('ann', 'operator');
 const bob = person('bob', 'formulator');
 const lead = person('lead', 'release_lead');

@@ -11,16 +11,11 @@ import { findLot, movesOf, openLots } from '@/features/stores/repository';
 import { adjustLot, receiveLot, removeIngredient, saveIngredient } from '@/features/stores/service';
 import type { Recipe } from '@/core';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
+import { person } from '../support/people';
 import { approve, freshDatabase, type TestDb } from '../support/database';
 
 jest.mock('@/features/accounts/identify', () => ({}));
 
-const person = (name: string, role: Person['role']): Person => ({
-  id: name,
-  name,
-  email: `${name}@test.example`,
-  role,
-});
 const ann = person('ann', 'operator');
 const lead = person('lead', 'release_lead');
 const HOUR = 3600;

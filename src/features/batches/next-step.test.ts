@@ -1,6 +1,6 @@
 import { foldBatch, type Case, type Reading } from '@/core';
 import { entriesOf, started, weighed, type Line } from '@/core/testing/batch';
-import { testRecipe, testRules } from '@/core/testing/recipe';
+import { fermentedRecipe, testRecipe, testRules } from '@/core/testing/recipe';
 import { surroundings } from '@/features/houses/program';
 import { liveCooling, liveHeat } from './live';
 import { nextStep } from './next-step';
@@ -162,4 +162,25 @@ test('what surrounds the product follows the stage, then the chill', () => {
   expect(around(cooking)).toEqual({ stage: 'Cook', medium: 'air', setC: 82 });
   expect(around(pulled)).toEqual({ stage: null, medium: 'air', setC: null });
   expect(around(chilling)).toEqual({ stage: null, medium: 'ice_bath', setC: 1 });
+});
+
+describe('a fermented batch in its fermentation', () => {
+  const fermenting = (ph: number[]): Case => {
+    const lines: Line[] = [
+      start,
+      [HOUR, { kind: 'run_started', houseId: 'h' }],
+      ...ph.map((value, i): Line => [(10 + i) * HOUR, { kind: 'ph_logged', ph: value }]),
+    ];
+    const recipe = fermentedRecipe();
+    const state = foldBatch(recipe, entriesOf(lines));
+    return { recipe, rules: testRules(), state, series: {}, nowS: 12 * HOUR };
+  };
+  test('asks for the pH until it is reached, then for the next stage', () => {
+    const dueS = HOUR + 18 * HOUR;
+    expect(nextStep(fermenting([5.6]))).toEqual({ code: 'ferment', dueS });
+    expect(nextStep(fermenting([5.6, 5.2]))).toMatchObject({
+      code: 'next_stage',
+      detail: 'Dry',
+    });
+  });
 });

@@ -1,4 +1,4 @@
-import { CURE_LINE, requiredHoldS, type Case } from '@/core';
+import { CURE_LINE, phReachedS, requiredHoldS, type Case } from '@/core';
 import { liveCooling, liveHeat } from './live';
 
 /** What the operator does next with a batch; the interface has the words. `dueS` is on the clock. */
@@ -9,6 +9,7 @@ function dueInHouse(c: Case): NextStep {
   const stage = c.recipe.program[at.index];
   const last = at.index >= c.recipe.program.length - 1;
   const dueS = at.startS + (stage?.plannedS ?? 0);
+  if (stage?.kind === 'ferment' && phReachedS(c) === null) return { code: 'ferment', dueS };
   if (!last) return { code: 'next_stage', dueS, detail: c.recipe.program[at.index + 1]!.name };
   const heat = liveHeat(c);
   if (heat?.pass) return { code: 'pull', dueS: c.nowS };

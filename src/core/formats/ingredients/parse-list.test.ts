@@ -77,6 +77,7 @@ test.each([
   ['no_amount', 'per 1 kg\ncaraway'],
   ['no_amount', 'per 1 kg\n1/0 tsp salt'],
   ['meat_by_volume', '2 cups pork trim'],
+  ['basis_disagrees', 'per 5 lb\n3 lb pork\n1 oz salt'],
 ])('%s: %j', (reason, text) =>
   expect(parseIngredientList(text).unclear.map((u) => u.reason)).toContain(reason),
 );

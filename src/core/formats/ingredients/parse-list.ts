@@ -33,7 +33,8 @@ export type UnclearReason =
   | 'packet_without_weight'
   | 'no_meat_weight'
   | 'two_cures'
-  | 'meat_by_volume';
+  | 'meat_by_volume'
+  | 'basis_disagrees';
 
 export type UnclearLine = { lineNo: number; text: string; name: string; reason: UnclearReason };
 export type IngredientList = { lines: ListLine[]; unclear: UnclearLine[]; meatG: number | null };
@@ -52,6 +53,8 @@ const SPECIES_WORDS: [RegExp, Species][] = [
 ];
 /** Meat is bought by weight; less than this is a flavouring, g. */
 const LEAST_MEAT_G = 100;
+/** A basis and the meat listed that are further apart than this are asked about. */
+const DISAGREE = 0.02;
 const VAGUE_WORDS = /\b(pinch|dash|handful|some|bunch|to taste)/i;
 /** Said of a spoon; the band already spans level to heaped. */
 const SPOON_WORDS = /\b(level|heaped|heaping|rounded|scant|packed|about|approx\.?)\s+/gi;
@@ -212,6 +215,8 @@ export function parseIngredientList(text: string): IngredientList {
     .filter((d) => d.line.role === 'meat')
     .reduce((sum, d) => sum + d.line.amountG.mid, 0);
   const meatG = basisG ?? (listedG > 0 ? listedG : null);
+  if (basisG !== null && listedG > 0 && Math.abs(basisG - listedG) > DISAGREE * basisG)
+    unclear.push({ lineNo: 0, text: '', name: '', reason: 'basis_disagrees' });
   const lines = drafts.map(({ line, perG }): ListLine => {
     const per = perG ?? meatG;
     return { ...line, gPerKg: per === null ? null : scaled(line.amountG, 1000 / per) };

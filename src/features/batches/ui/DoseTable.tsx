@@ -1,4 +1,5 @@
 import type { DoseLine } from '@/core';
+import { DoseWeight } from '@/ui/dose-weight';
 import type { Show } from '@/ui/show';
 
 /** The dose list at today's weight, each figure at the step of the scale that will weigh it. */
@@ -22,16 +23,7 @@ export function DoseTable({ lines, show }: { lines: DoseLine[]; show: Show }) {
               {l.name}
             </th>
             <td className="text-right">
-              <strong>
-                {l.kind === 'meat'
-                  ? show.quantity('mass', l.doseG, 3)
-                  : show.grams(l.doseG, l.scale?.resolutionG)}
-              </strong>
-              <span className="block text-sm text-soft">
-                {l.kind === 'meat'
-                  ? show.other('mass', l.doseG)
-                  : show.quantity('dose', l.doseG, 2, 'us')}
-              </span>
+              <DoseWeight line={l} show={show} />
             </td>
             <td className="text-sm text-soft">{l.scale?.name ?? 'none carries it'}</td>
           </tr>

@@ -40,7 +40,9 @@ export function NowPanel({
     { meatG: state.meatG ?? state.plannedMeatG },
     { scales, weighedCureG: cure?.amountG },
   );
-  const inHouse = ['start_run', 'next_stage', 'pull', 'start_chill', 'cool'].includes(next.code);
+  const inHouse = ['start_run', 'ferment', 'next_stage', 'pull', 'start_chill', 'cool'].includes(
+    next.code,
+  );
   const open = state.phase !== 'released' && state.phase !== 'destroyed';
   return (
     <div className="space-y-4">

@@ -82,6 +82,7 @@ const NEXT_WORDS: Record<string, string> = {
   end_hold: 'End the cure hold',
   stuff: 'Stuff, then hang',
   start_run: 'Load the house and start the program',
+  ferment: 'Ferment: log the pH of the test piece',
   next_stage: 'Next stage',
   pull: 'Pull',
   start_chill: 'Start the chill at once',

@@ -3,11 +3,20 @@
 import { useState } from 'react';
 import { ppmBand, ppmFromWeighed, spoonDose, toBase, type RuleSet, type UnitSystem } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
+import { RadioRow } from '@/ui/radio-row';
 import { useShow } from '@/ui/show-context';
 import { PpmVerdict } from './PpmVerdict';
 
 type Measure = 'spoons' | 'grams';
 const MAX_PERCENT = 20;
+const MEASURES = [
+  ['spoons', 'level teaspoons'],
+  ['grams', 'grams, or a packet'],
+] as const;
+const UNITS = [
+  ['metric', 'kg'],
+  ['us', 'lb'],
+] as const;
 
 /** What a spoon, a packet or a weight of cure really doses. */
 export function DoseCheck({ rule }: { rule: RuleSet['dose'] }) {
@@ -48,20 +57,7 @@ export function DoseCheck({ rule }: { rule: RuleSet['dose'] }) {
   return (
     <div className="grid items-start gap-4 sm:grid-cols-2">
       <div className="sheet space-y-3">
-        <div role="radiogroup" aria-label="Measured by" className="flex gap-4">
-          {(['spoons', 'grams'] as const).map((m) => (
-            <label key={m} className="flex min-h-12 items-center gap-2">
-              <input
-                type="radio"
-                name="measure"
-                className="size-5"
-                checked={measure === m}
-                onChange={() => setMeasure(m)}
-              />
-              {m === 'spoons' ? 'level teaspoons' : 'grams, or a packet'}
-            </label>
-          ))}
-        </div>
+        <RadioRow label="Measured by" options={MEASURES} value={measure} onChange={setMeasure} />
         <NumberField
           label="Cure that went in"
           unit={measure === 'spoons' ? 'tsp' : 'g'}
@@ -93,20 +89,7 @@ export function DoseCheck({ rule }: { rule: RuleSet['dose'] }) {
           onChange={setMeat}
           error={errors.meat}
         />
-        <div role="radiogroup" aria-label="Unit of the meat" className="flex gap-4">
-          {(['metric', 'us'] as const).map((u) => (
-            <label key={u} className="flex min-h-12 items-center gap-2">
-              <input
-                type="radio"
-                name="unit"
-                className="size-5"
-                checked={unit === u}
-                onChange={() => setUnit(u)}
-              />
-              {u === 'us' ? 'lb' : 'kg'}
-            </label>
-          ))}
-        </div>
+        <RadioRow label="Unit of the meat" options={UNITS} value={unit} onChange={setUnit} />
       </div>
       <section className="sheet space-y-2" aria-label="What it doses">
         <h2 className="text-lg font-semibold">What it doses</h2>

@@ -171,6 +171,9 @@ export function ListReview({ list, rule, onDone }: Props) {
           </ul>
         </section>
       )}
+      {list.unclear.some((u) => u.reason === 'basis_disagrees') && (
+        <Notice tone="wait">{UNCLEAR_WORDS.basis_disagrees}</Notice>
+      )}
       {noMeat && <Notice tone="bad">{UNCLEAR_WORDS.no_meat_weight}</Notice>}
       {(undecided.length > 0 || cureOpen) && !noMeat && (
         <Notice tone="wait">

@@ -2,6 +2,7 @@
 
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { SPECIES, parseNumber, unitSymbol } from '@/core';
+import { RadioRow } from '@/ui/radio-row';
 import { useShow } from '@/ui/show-context';
 import { SortableLine, SortableList } from '@/ui/sortable';
 import { shown, tidy, type Draft, type MeatDraft } from '../draft';
@@ -12,6 +13,11 @@ import { SPECIES_WORDS } from './words';
 
 const EMPTY: Omit<MeatDraft, 'id'> = { name: '', species: 'pork', amount: '', fat: '', cost: '' };
 const SPECIES_PAIRS = SPECIES.map((s) => [s, SPECIES_WORDS[s]] as const);
+
+const WRITTEN_BY = [
+  ['share', 'shares in %'],
+  ['weight', 'weights'],
+] as const;
 
 /** Sum of the shares, or of the weights, as it stands. */
 function Sum() {
@@ -47,22 +53,7 @@ function HowWritten() {
       );
     setValue('meatBy', to, { shouldDirty: true });
   };
-  return (
-    <div role="radiogroup" aria-label="Meat written by" className="flex gap-4">
-      {(['share', 'weight'] as const).map((k) => (
-        <label key={k} className="flex min-h-11 items-center gap-2">
-          <input
-            type="radio"
-            className="size-5"
-            name="meat-by"
-            checked={by === k}
-            onChange={() => change(k)}
-          />
-          {k === 'share' ? 'shares in %' : 'weights'}
-        </label>
-      ))}
-    </div>
-  );
+  return <RadioRow label="Meat written by" options={WRITTEN_BY} value={by} onChange={change} />;
 }
 
 /** The meat block: cuts and trims with their shares or weights, fat and cost. */

@@ -1,4 +1,5 @@
 import type { DoseLine } from '@/core';
+import { DoseWeight } from '@/ui/dose-weight';
 import type { Show } from '@/ui/show';
 import { PLACE_WORDS } from './words';
 
@@ -28,16 +29,7 @@ export function SheetTable({ lines, show }: { lines: DoseLine[]; show: Show }) {
               {isCure(l) ? <strong className="text-cure">{l.name}</strong> : l.name}
             </th>
             <td className="text-right whitespace-nowrap">
-              <strong className={isCure(l) ? 'text-xl text-cure' : ''}>
-                {l.kind === 'meat'
-                  ? show.quantity('mass', l.doseG, 3)
-                  : show.grams(l.doseG, l.scale?.resolutionG)}
-              </strong>
-              <span className="block text-sm text-soft">
-                {l.kind === 'meat'
-                  ? show.other('mass', l.doseG)
-                  : show.quantity('dose', l.doseG, 2, 'us')}
-              </span>
+              <DoseWeight line={l} show={show} />
             </td>
             <td className="text-sm">
               {l.scale ? `${l.scale.name}, ${show.number(l.scale.resolutionG, 3)} g` : 'no scale'}

@@ -309,5 +309,7 @@ export const UNCLEAR_WORDS: Record<UnclearReason, string> = {
   packet_without_weight: 'How much does one packet weigh? Write “one 25 g packet per 100 kg”.',
   no_meat_weight: 'The list says no meat weight: add the meat, or a line such as “per 5 lb”.',
   two_cures: 'A second cure. A recipe has one: decide which.',
+  basis_disagrees:
+    'The basis (“per …”) and the meat in the list are not the same weight; the basis was taken. Put one of them right.',
   meat_by_volume: 'Meat by cups or spoons: write its weight.',
 };

@@ -8,6 +8,7 @@ import { ProbePanel } from '@/features/batches/ui/ProbePanel';
 import { RunChart } from '@/features/batches/ui/RunChart';
 import { RunForm } from '@/features/batches/ui/RunForm';
 import { RunSteps } from '@/features/batches/ui/RunSteps';
+import { checkWords } from '@/features/batches/ui/verdict-words';
 import { TempLog } from '@/features/batches/ui/TempLog';
 import { housesNow } from '@/features/houses/houses';
 import { ImportForm } from '@/features/readings/ui/ImportForm';
@@ -15,6 +16,7 @@ import { houseChannels } from '@/features/readings/repository';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
+import { StatusChip } from '@/ui/status';
 
 type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ log?: string }> };
 
@@ -32,12 +34,20 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
   const running = c.state.run && !closed && !c.state.steps.pack;
   const channels = running ? await houseChannels(db(), c.state.run!.houseId) : [];
   const log = (await searchParams).log === 'core';
+  const fermentation = dossier.verdict.checks.find((k) => k.code === 'fermentation');
   return (
     <div className="space-y-4">
       {log && !closed && <TempLog open />}
       {c.state.run && (
         <section className="sheet" aria-label="Heat">
           <HeatFigures c={c} show={show} nowS={now} />
+        </section>
+      )}
+      {fermentation && (
+        <section className="sheet" aria-label="Fermentation">
+          <h2 className="text-lg font-semibold">Fermentation</h2>
+          <StatusChip status={fermentation.status} />
+          <p>{checkWords(fermentation, show)}</p>
         </section>
       )}
       {c.state.run?.pulledS != null && <CoolingClock c={c} show={show} nowS={now} />}
