@@ -67,14 +67,19 @@ const COLUMNS = [
   'nitrite_percent',
   'nitrate_percent',
   'ppm',
+  'ppm_of',
   'place',
   'allergens',
   'cost_per_kg',
+  'yield_percent',
+  'diameter_mm',
 ] as const;
 type Row = Partial<Record<(typeof COLUMNS)[number], string | number>>;
 
-const percent = (x: number | undefined) =>
-  x === undefined ? '' : Number((x * 100).toPrecision(12));
+/** A figure without an exponent, which spreadsheets and people misread. */
+const plainDecimal = (x: number) => x.toFixed(12).replace(/\.?0+$/, '');
+
+const percent = (x: number | undefined) => (x === undefined ? '' : plainDecimal(x * 100));
 
 /** A text that a spreadsheet would run as a formula is kept a text. */
 const plainCell = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
@@ -82,7 +87,7 @@ const plainCell = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : te
 /** The formula as a table for a spreadsheet: without program, process and schools. */
 export function recipeToCsv(r: Recipe): string {
   const rows: Row[] = [
-    { part: 'recipe', name: plainCell(r.name) },
+    { part: 'recipe', name: plainCell(r.name), yield_percent: percent(r.expectedYield) },
     ...r.meat.map((m): Row => ({
       part: 'meat',
       name: plainCell(m.name),
@@ -99,7 +104,8 @@ export function recipeToCsv(r: Recipe): string {
             name: plainCell(r.cure.name),
             nitrite_percent: percent(r.cure.nitriteFraction),
             nitrate_percent: percent(r.cure.nitrateFraction),
-            ppm: r.cure.targetPpm,
+            ppm: plainDecimal(r.cure.targetPpm),
+            ppm_of: r.cure.basis ?? '',
             cost_per_kg: r.cure.costPerKg ?? '',
           },
         ]
@@ -115,7 +121,12 @@ export function recipeToCsv(r: Recipe): string {
       allergens: (a.allergens ?? []).join(' '),
       cost_per_kg: a.costPerKg ?? '',
     })),
-    { part: 'casing', name: plainCell(r.casing.name), kind: `${r.casing.diameterMm} mm` },
+    {
+      part: 'casing',
+      name: plainCell(r.casing.name),
+      kind: r.casing.kind ?? '',
+      diameter_mm: plainDecimal(r.casing.diameterMm),
+    },
   ];
   return Papa.unparse(rows, { columns: [...COLUMNS] });
 }
@@ -158,6 +169,15 @@ function lineOf(row: Record<string, string>, i: number): Record<string, unknown>
   });
 }
 
+const casingOf = (row: Record<string, string>) => {
+  const diameter = parseNumber(cell(row, 'diameter_mm'));
+  return present({
+    name: cell(row, 'name'),
+    kind: cell(row, 'kind') || undefined,
+    diameterMm: diameter.kind === 'ok' ? diameter.value : Number.NaN,
+  });
+};
+
 /** Reads the table back; program and process come from a plain starter and are to be looked through. */
 export function recipeFromCsv(text: string): FileAnswer {
   if (text.length > MAX_FILE_BYTES) return { ok: false, code: 'too_large', details: [] };
@@ -174,9 +194,14 @@ export function recipeFromCsv(text: string): FileAnswer {
   if (of('cure').length > 1)
     return { ok: false, code: 'bad_csv', details: ['two cures: a recipe has one'] };
   const ppm = cure ? parseNumber(cell(cure, 'ppm')) : null;
+  const { expectedYield: _starterYield, ...starter } = STARTER;
+  const [head] = of('recipe');
+  const [casing] = of('casing');
   const parsed = recipeSchema.safeParse({
-    ...STARTER,
-    name: of('recipe')[0] ? cell(of('recipe')[0]!, 'name') : 'Recipe from a table',
+    ...starter,
+    ...present({ expectedYield: head && fractionOf(head, 'yield_percent') }),
+    ...(casing ? { casing: casingOf(casing) } : {}),
+    name: head ? cell(head, 'name') : 'Recipe from a table',
     meat: of('meat').map(lineOf),
     additions: of('addition').map(lineOf),
     totalSaltFraction: of('salt')[0] ? fractionOf(of('salt')[0]!, 'percent_of_meat') : undefined,
@@ -186,6 +211,7 @@ export function recipeFromCsv(text: string): FileAnswer {
           nitriteFraction: fractionOf(cure, 'nitrite_percent'),
           nitrateFraction: fractionOf(cure, 'nitrate_percent') ?? 0,
           targetPpm: ppm?.kind === 'ok' ? ppm.value : undefined,
+          ...present({ basis: cell(cure, 'ppm_of') }),
         }
       : null,
     ...(cure ? {} : { program: [{ ...STARTER.program[2]!, airC: 110, endCoreC: 72 }] }),
