@@ -410,6 +410,10 @@ test('stores: received, counted, kept while in use', async ({ page }) => {
   await expect(page.getByRole('region', { name: 'Where it went' })).toContainText('spilt');
   await page.goto('/stores');
   const list = page.getByRole('region', { name: 'Ingredients' });
+  await page.getByLabel(/Find a lot/).fill('alvey');
+  await page.getByRole('button', { name: 'Find' }).click();
+  await expect(lots.getByRole('listitem')).toHaveCount(1);
+  await expect(lots).toContainText('lot C-2041');
   await list.getByText('Pork jowl', { exact: false }).first().click();
   await list.getByRole('button', { name: 'Remove Pork jowl' }).click();
   await expect(list.getByText(/It is in use and stays as it is: lot PJ-77/)).toBeVisible();

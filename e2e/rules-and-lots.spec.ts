@@ -37,8 +37,7 @@ test('a customer’s meat is weighed from its owner’s lot, and the log names i
   await signIn(page, 'ines');
   const batch = await startBatch(page, 'Own venison link (custom work)', '12');
   const venison = line(page, 'Customer venison trim');
-  await venison.getByLabel('From lot').selectOption({ index: 0 });
-  await expect(venison.getByLabel('From lot')).toContainText('of M. Tarn');
+  await takeLot(venison, /C-2042.*of M. Tarn/);
   await weigh(page, 'Customer venison trim', '8.4');
   await expect(venison.getByText('weighed by')).toBeVisible();
   await weigh(page, 'Pork belly', '3.6');
@@ -113,6 +112,34 @@ test('a rule of the site’s own asks for its source, and blocks what it forbids
     .filter({ hasText: 'US comminuted, keep refrigerated, version 1' });
   await usual.getByRole('button', { name: 'Use it for new batches' }).click();
   await expect(usual).toContainText('in use');
+});
+
+test('limits are shown in the reader’s units, and their figures stay what they were', async ({
+  page,
+}) => {
+  await signIn(page, 'maud');
+  await page.goto('/settings');
+  const rule = page.getByRole('listitem').filter({ hasText: 'Standard two-step cooling' });
+  await expect(rule).toContainText('From 54.4 °C');
+  await expect(rule).toContainText('Within 90 min');
+  await page.getByRole('button', { name: /Units/ }).click();
+  await expect(rule).toContainText('From 129.92 °F');
+  await page.getByRole('button', { name: /Units/ }).click();
+  await expect(rule).toContainText('From 54.4 °C');
+});
+
+test('a time in the log is corrected, and the first one stays to be read', async ({ page }) => {
+  await signIn(page, 'ines');
+  const batch = await startBatch(page, 'Caraway garden link', '10');
+  await page.goto(`${batch}/log`);
+  await page.getByLabel('Note, or reason for a hold').fill('delivery at the door');
+  await page.getByRole('button', { name: 'Add the note' }).click();
+  const note = page.getByRole('listitem').filter({ hasText: 'Note: delivery at the door' });
+  await note.first().getByRole('button', { name: 'Correct' }).click();
+  await page.getByLabel(/When it happened/).fill('2031-01-01T10:00:00');
+  await page.getByLabel('Why').fill('wrote it down late');
+  await page.getByRole('button', { name: 'Record the correction' }).click();
+  await expect(page.getByText('That time lies in the future.')).toBeVisible();
 });
 
 test('a version is retired with a reason, and batches start from it no more', async ({ page }) => {

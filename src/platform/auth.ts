@@ -18,7 +18,11 @@ function trusted(fixed: string[], request?: Request): string[] {
 }
 
 /** Accounts and sessions on our own database; people are added by a release lead, never by themselves. */
-export function makeAuth(database: pg.Pool, secret: string, origins = '') {
+export function makeAuth(
+  database: pg.Pool,
+  secret: string,
+  { origins = '', secure = false }: { origins?: string; secure?: boolean } = {},
+) {
   const fixed = origins === '' ? [] : origins.split(',').map((o) => o.trim());
   return betterAuth({
     database,
@@ -34,7 +38,7 @@ export function makeAuth(database: pg.Pool, secret: string, origins = '') {
       max: 600,
       customRules: { '/sign-in/email': { window: 60, max: 30 } },
     },
-    advanced: { useSecureCookies: false },
+    advanced: { useSecureCookies: secure },
     plugins: [
       admin({
         ac,
@@ -53,5 +57,8 @@ export function makeAuth(database: pg.Pool, secret: string, origins = '') {
 }
 
 const shared = globalThis as { jollyAuth?: ReturnType<typeof makeAuth> };
-export const auth = () =>
-  (shared.jollyAuth ??= makeAuth(pool(), env().BETTER_AUTH_SECRET, env().JOLLY_ORIGINS));
+export const auth = () => {
+  const { BETTER_AUTH_SECRET, JOLLY_ORIGINS, JOLLY_SECURE_COOKIES } = env();
+  const options = { origins: JOLLY_ORIGINS, secure: JOLLY_SECURE_COOKIES === '1' };
+  return (shared.jollyAuth ??= makeAuth(pool(), BETTER_AUTH_SECRET, options));
+};

@@ -4,6 +4,8 @@ const schema = z.object({
   DATABASE_URL: z.string().min(1, 'DATABASE_URL is not set: start the application with ./kettle'),
   BETTER_AUTH_SECRET: z.string().min(32),
   JOLLY_ORIGINS: z.string().optional(),
+  /** '1' behind TLS: session cookies then travel over https only. */
+  JOLLY_SECURE_COOKIES: z.enum(['0', '1']).default('0'),
 });
 
 /** Settings from the environment, checked at first use. */

@@ -7,7 +7,7 @@ import { postEntry, startBatch } from '@/features/batches/service';
 import { approvedVersions, decisionsOf, latestVersions } from '@/features/recipes/repository';
 import { decideVersion, saveRecipe } from '@/features/recipes/service';
 import { lotChoices } from '@/features/stores/choices';
-import { findLot, movesOf, openLots } from '@/features/stores/repository';
+import { findLot, movesOf, openLots, searchLots } from '@/features/stores/repository';
 import { adjustLot, receiveLot, removeIngredient, saveIngredient } from '@/features/stores/service';
 import type { Recipe } from '@/core';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
@@ -261,6 +261,11 @@ describe('stores', () => {
     expect(await adjustLot(t.db, count, 'Ann')).toEqual({ ok: true });
     expect((await findLot(t.db, id))!.leftG).toBeCloseTo(28_500, 6);
     expect((await openLots(t.db)).some((l) => l.id === id)).toBe(true);
+    const empty = { ...count, id: randomUUID(), countedG: 0, reason: 'all gone' };
+    expect(await adjustLot(t.db, empty, 'Ann')).toEqual({ ok: true });
+    expect((await openLots(t.db)).some((l) => l.id === id)).toBe(false);
+    expect((await searchLots(t.db, 'j3')).map((l) => l.id)).toEqual([id]);
+    expect(await searchLots(t.db, '%')).toEqual([]);
   });
 
   test('an ingredient in use is not removed and says where it is used', async () => {

@@ -140,6 +140,9 @@ export function refuse(
   const { body, happenedS } = proposed;
   if (happenedS > nowS + CLOCK_SLACK_S) return 'in_future';
   if (state.startedS > 0 && happenedS < state.startedS) return 'before_batch';
+  const moved = body.kind === 'corrected' ? body.happenedS : undefined;
+  if (moved !== undefined && moved > nowS + CLOCK_SLACK_S) return 'in_future';
+  if (moved !== undefined && moved < state.startedS) return 'before_batch';
   if (state.signature?.stands && !AFTER_SIGNATURE.includes(body.kind))
     return body.kind === 'signed' ? 'already_signed' : 'batch_closed';
   if (state.phase === 'destroyed' && !AFTER_SIGNATURE.includes(body.kind)) return 'batch_destroyed';

@@ -222,3 +222,25 @@ describe('what is refused', () => {
     expect(ask(signed, fix(null), 1000, signed.at(-1)!.id)).toBe('unknown_target');
   });
 });
+
+describe('a time that is corrected', () => {
+  const note = entry(300, { kind: 'noted', text: 'hello' });
+  const entries = [start(), note];
+  const move = (happenedS: number): EntryBody => ({
+    kind: 'corrected',
+    reason: 'clock was wrong',
+    replacement: note.body,
+    happenedS,
+  });
+  test.each([
+    [400, null],
+    [2500, 'in_future'],
+    [50, 'before_batch'],
+  ])('to %d s: %s', (to, expected) => expect(ask(entries, move(to), 1000, note.id)).toBe(expected));
+
+  test('counts at its new time', () => {
+    const fix = entry(1000, move(400), note.id);
+    const moved = effectiveEntries([...entries, fix]).find((e) => e.id === note.id)!;
+    expect(moved).toMatchObject({ happenedS: 400, correctedBy: fix.id });
+  });
+});

@@ -82,7 +82,25 @@ export const openLots = (db: Handle): Promise<Lot[]> =>
     .orderBy('i.name')
     .orderBy(sql`lot.use_by asc nulls last`)
     .orderBy('lot.receivedAt')
+    .orderBy('lot.code')
     .execute();
+
+/** Lots by number, ingredient, supplier or owner, used up ones too, newest first. */
+export async function searchLots(db: Handle, text: string, limit = 100): Promise<Lot[]> {
+  const like = `%${text.replace(/[\\%_]/g, '\\$&')}%`;
+  return lots(db)
+    .where((e) =>
+      e.or([
+        e('lot.code', 'ilike', like),
+        e('i.name', 'ilike', like),
+        e('lot.supplier', 'ilike', like),
+        e('lot.owner', 'ilike', like),
+      ]),
+    )
+    .orderBy('lot.receivedAt', 'desc')
+    .limit(limit)
+    .execute();
+}
 
 export const findLot = (db: Handle, id: string): Promise<Lot | undefined> =>
   lots(db).where('lot.id', '=', id).executeTakeFirst();

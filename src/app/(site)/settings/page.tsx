@@ -55,8 +55,8 @@ export default async function SettingsPage() {
       <div className="grid items-start gap-4 lg:grid-cols-2">
         <Part title="Rules and limits">
           <p className="small">
-            New batches pin the rules in use; running ones keep theirs. Figures are SI. Confirm each
-            against your local code.
+            New batches pin the rules in use; running ones keep theirs. Confirm each against your
+            local code.
           </p>
           {RULE_KINDS.map((kind) => (
             <div key={kind}>

@@ -4,7 +4,7 @@ import { may } from '@/features/accounts/policy';
 import { loadOpenDossiers } from '@/features/batches/case';
 import { siteDay } from '@/features/settings/repository';
 import { showOfRequest } from '@/features/settings/show';
-import { listIngredients, openLots } from '@/features/stores/repository';
+import { listIngredients, openLots, searchLots } from '@/features/stores/repository';
 import { shortages } from '@/features/stores/shortage';
 import { IngredientForm, LotForm, RemoveIngredient } from '@/features/stores/ui/StoreForms';
 import { LotTable } from '@/features/stores/ui/LotTable';
@@ -13,10 +13,16 @@ import { db } from '@/platform/db/client';
 import { Notice } from '@/ui/status';
 
 /** Stores: which lots are here, how much, until when; what the planned batches are short of. */
-export default async function StoresPage() {
+export default async function StoresPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ q?: string }>;
+}) {
   const person = await requirePage();
   const show = await showOfRequest();
   const now = nowS();
+  const { q = '' } = await searchParams;
+  const wanted = q.trim().slice(0, 100);
   const [ingredients, lots, today, open] = await Promise.all([
     listIngredients(db()),
     openLots(db()),
@@ -28,6 +34,7 @@ export default async function StoresPage() {
     recipe: d.head.recipe,
     state: d.case.state,
   }));
+  const found = wanted ? await searchLots(db(), wanted) : lots;
   const short = shortages(planned, ingredients, lots);
   return (
     <>
@@ -50,7 +57,20 @@ export default async function StoresPage() {
       <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
         <section className="sheet" aria-label="Lots">
           <h2 className="mb-1 text-lg font-semibold">Lots</h2>
-          <LotTable lots={lots} today={today} show={show} />
+          <form method="get" className="mb-2 flex flex-wrap items-end gap-2" role="search">
+            <div className="grow">
+              <label htmlFor="lot-search" className="label text-sm">
+                Find a lot by number, ingredient, supplier or owner, used up ones too
+              </label>
+              <input id="lot-search" name="q" defaultValue={wanted} className="field min-h-11" />
+            </div>
+            <button className="button">Find</button>
+          </form>
+          {wanted && found.length === 0 ? (
+            <p className="text-soft">No lot has “{wanted}” in it.</p>
+          ) : (
+            <LotTable lots={found} today={today} show={show} />
+          )}
         </section>
         <div className="space-y-4">
           {may(person.role, 'work_batches') && ingredients.length > 0 && (

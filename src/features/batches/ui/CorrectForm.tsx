@@ -7,6 +7,7 @@ import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import type { PostedBody } from '../contract';
 import { useBatch, usePost } from './use-post';
+import { instantOf, localOf } from './WhenField';
 
 type Corrected = Extract<PostedBody, { kind: 'corrected' }>['replacement'];
 type Figure = { quantity: Quantity; base: number; put: (base: number) => Corrected };
@@ -35,18 +36,27 @@ function figureOf(body: EntryBody): Figure | null {
 const round = (x: number) => String(Math.round(x * 1000) / 1000);
 
 /** A correction is a new entry that names the old one and says why; the old one stays in the log. */
-export function CorrectForm({ entryId, body }: { entryId: string; body: EntryBody }) {
+export function CorrectForm({
+  entryId,
+  body,
+  happenedS,
+}: {
+  entryId: string;
+  body: EntryBody;
+  happenedS: number;
+}) {
   const show = useShow();
-  const { canWork } = useBatch();
+  const { canWork, timeZone } = useBatch();
   const { send, busy, message } = usePost();
   const figure = figureOf(body);
   const system = figure?.quantity === 'dose' ? 'metric' : show.settings.system;
   const [open, setOpen] = useState(false);
-  const [strike, setStrike] = useState(figure === null);
+  const [strike, setStrike] = useState(false);
   const [text, setText] = useState(
     figure ? round(fromBase(figure.quantity, figure.base, system)) : '',
   );
   const [reason, setReason] = useState('');
+  const [when, setWhen] = useState(() => localOf(happenedS, timeZone));
   const [error, setError] = useState<string | null>(null);
   if (!canWork) return null;
   if (!open)
@@ -61,13 +71,23 @@ export function CorrectForm({ entryId, body }: { entryId: string; body: EntryBod
     );
   const submit = async () => {
     const read = readFigure(text);
-    if (!strike && !read.ok) return setError(read.error);
-    const replacement =
-      strike || !figure || !read.ok
-        ? null
+    if (!strike && figure && !read.ok) return setError(read.error);
+    const said = (): Corrected => {
+      if (strike) return null;
+      if (!figure || !read.ok) return body as Corrected;
+      return text === round(fromBase(figure.quantity, figure.base, system))
+        ? (body as Corrected)
         : figure.put(toBase(figure.quantity, read.value, system));
+    };
+    const moved =
+      strike || when === localOf(happenedS, timeZone) ? undefined : instantOf(when, timeZone);
     const outcome = await send(
-      { kind: 'corrected', reason, replacement },
+      {
+        kind: 'corrected',
+        reason,
+        replacement: said(),
+        ...(moved ? { happenedS: Date.parse(moved) / 1000 } : {}),
+      },
       { corrects: entryId, confirmed: true, enteredIn: show.settings.system },
     );
     if (outcome.ok) setOpen(false);
@@ -80,17 +100,15 @@ export function CorrectForm({ entryId, body }: { entryId: string; body: EntryBod
         void submit();
       }}
     >
-      {figure && (
-        <label className="flex min-h-12 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5"
-            checked={strike}
-            onChange={(e) => setStrike(e.target.checked)}
-          />{' '}
-          Strike it out: it did not happen
-        </label>
-      )}
+      <label className="flex min-h-12 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5"
+          checked={strike}
+          onChange={(e) => setStrike(e.target.checked)}
+        />{' '}
+        Strike it out: it did not happen
+      </label>
       {figure && !strike && (
         <NumberField
           label="It should say"
@@ -99,6 +117,21 @@ export function CorrectForm({ entryId, body }: { entryId: string; body: EntryBod
           onChange={setText}
           error={error}
         />
+      )}
+      {!strike && (
+        <div>
+          <label htmlFor={`when-${entryId}`} className="label">
+            When it happened ({timeZone})
+          </label>
+          <input
+            id={`when-${entryId}`}
+            type="datetime-local"
+            step={1}
+            className="field"
+            value={when}
+            onChange={(e) => setWhen(e.target.value)}
+          />
+        </div>
       )}
       <div>
         <label htmlFor={`why-${entryId}`} className="label">

@@ -44,6 +44,10 @@ export function WhenField({
   );
 }
 
+/** An instant as local wall time in the site's zone, to the second. */
+export const localOf = (epochS: number, timeZone: string) =>
+  DateTime.fromSeconds(epochS, { zone: timeZone }).toFormat("yyyy-MM-dd'T'HH:mm:ss");
+
 /** The instant of a local wall time in the site's zone; undefined for "now". */
 export function instantOf(local: string, timeZone: string): string | undefined {
   if (local === '') return undefined;

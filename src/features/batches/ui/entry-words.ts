@@ -52,7 +52,7 @@ export function entryWords(b: EntryBody, recipe: Recipe, s: Show): string {
     case 'disposed':
       return `Decision, ${b.disposition.replaceAll('_', ' ')}: ${b.reason}${b.authority ? ` (${b.authority})` : ''}`;
     case 'corrected':
-      return `Correction${b.replacement ? `: ${entryWords(b.replacement, recipe, s)}` : ': struck out'}. Reason: ${b.reason}`;
+      return `Correction${b.replacement ? `: ${entryWords(b.replacement, recipe, s)}` : ': struck out'}${b.happenedS === undefined ? '' : `, happened ${s.clock(b.happenedS)}`}. Reason: ${b.reason}`;
     case 'signed':
       return 'Signed for release';
   }

@@ -1,85 +1,31 @@
 'use client';
 
 import { useState } from 'react';
-import type { RuleBody } from '@/core';
+import type { RuleBody, UnitSystem } from '@/core';
 import { BASIS_WORDS } from '@/features/batches/ui/words';
 import { chooseRuleAction, editRuleAction } from '../actions';
 import type { RuleChoice } from '../repository';
+import { useShow } from '@/ui/show-context';
+import { figureName, figureText, figureUnit, ruleFigures, withFigures } from '../rule-figures';
 import { ActionForm, Field } from './ActionForm';
 
-const NAMES: Record<string, string> = {
-  minPpm: 'At least (ppm)',
-  maxPpm: 'At most (ppm)',
-  fromC: 'From (°C)',
-  toC: 'To (°C)',
-  maxS: 'Within (s)',
-  minS: 'At least (s)',
-  maxCoolerC: 'Cooler at most (°C)',
-  acceleratorFromPpm: 'Same day from accelerator (ppm)',
-  tRefC: 'Reference temperature (°C)',
-  dRefMin: 'D (min)',
-  zC: 'z (°C)',
-  creditFromC: 'Credit from (°C)',
-  meat: 'Meat',
-  poultry: 'Poultry',
-  maxGapS: 'Logger gap at most (s)',
-  handMaxGapS: 'Hand gap at most (s)',
-  chillMaxGapS: 'Chill gap at most (s)',
-  flatLineS: 'Flat line after (s)',
-  maxCPerMin: 'Steepest change (°C/min)',
-  coldSmokeBelowC: 'Cold smoke below (°C)',
-  nitritePpm: 'Needs nitrite (ppm)',
-  acceleratorPpm: 'Needs accelerator (ppm)',
-  steps: 'Step',
-  model: 'Model',
-  endPointC: 'End point (°C)',
-  targetLogs: 'Logs',
-  needs: 'For',
-  minSaltFraction: 'Salt at least (share)',
-  maxSaltFraction: 'Salt at most (share)',
-  maxAcceleratorPpm: 'Accelerator at most (ppm)',
-  maxBinderFraction: 'Binder at most (share)',
-  maxPhosphateFraction: 'Phosphate at most (share)',
-  maxFatFraction: 'Fat at most (share)',
-  maxFatWaterFraction: 'Fat and added water at most (share)',
-  targetPh: 'pH to reach',
-  floorC: 'Counts above (°C)',
-  bands: 'Band',
-  belowC: 'below (°C)',
-  degreeHours: 'degree-hours (°C·h)',
-};
-
-type Leaf = { path: string[]; value: number };
-
-/** Every number of a rule with the way to it. */
-function leaves(value: unknown, path: string[] = []): Leaf[] {
-  if (typeof value === 'number') return [{ path, value }];
-  if (value === null || typeof value !== 'object') return [];
-  return Object.entries(value).flatMap(([k, v]) => leaves(v, [...path, k]));
+/** The rule as the form says it, in the units that it was shown in. */
+function bodyOf(body: RuleBody, form: FormData, system: UnitSystem): RuleBody {
+  const text = (path: string) => (form.has(path) ? String(form.get(path)) : null);
+  const next = withFigures(body, text, system);
+  if (next.kind !== 'dose') return next;
+  return {
+    ...next,
+    basis: String(form.get('basis')) as typeof next.basis,
+    as: String(form.get('as')) as typeof next.as,
+  };
 }
-
-function withNumbers(body: RuleBody, form: FormData): RuleBody {
-  const copy = structuredClone(body);
-  if (copy.kind === 'dose') {
-    copy.basis = String(form.get('basis')) as typeof copy.basis;
-    copy.as = String(form.get('as')) as typeof copy.as;
-  }
-  for (const { path } of leaves(body)) {
-    const at = path
-      .slice(0, -1)
-      .reduce<Record<string, unknown>>(
-        (o, k) => o[k] as Record<string, unknown>,
-        copy as unknown as Record<string, unknown>,
-      );
-    at[path.at(-1)!] = Number(String(form.get(path.join('.'))).replace(',', '.'));
-  }
-  return copy;
-}
-
-const named = (path: string[]) => path.map((p) => NAMES[p] ?? String(Number(p) + 1)).join(' ');
 
 /** One rule with its figures and source; a release lead chooses it, or writes a new version with its own source. */
 export function RuleItem({ rule, canEdit }: { rule: RuleChoice; canEdit: boolean }) {
+  const show = useShow();
+  const { system } = show.settings;
+  const figures = ruleFigures(rule.body);
   const [edit, setEdit] = useState(false);
   return (
     <li
@@ -93,8 +39,10 @@ export function RuleItem({ rule, canEdit }: { rule: RuleChoice; canEdit: boolean
       <p className="small">
         {rule.body.kind === 'dose' &&
           `ppm of the ${BASIS_WORDS[rule.body.basis]}, as ${(rule.body.as ?? 'sodium_nitrite').replace('_', ' ')} · `}
-        {leaves(rule.body)
-          .map((l) => `${named(l.path)}: ${l.value}`)
+        {figures
+          .map(
+            (f) => `${figureName(f.path)} ${figureText(f, system)} ${figureUnit(f.path, system)}`,
+          )
           .join(' · ')}
       </p>
       {rule.chosen && (
@@ -126,7 +74,7 @@ export function RuleItem({ rule, canEdit }: { rule: RuleChoice; canEdit: boolean
               ruleId: rule.id,
               title: f.get('title'),
               source: f.get('source'),
-              body: withNumbers(rule.body, f),
+              body: bodyOf(rule.body, f, system),
             })}
             label="Save as a new version"
           >
@@ -152,12 +100,12 @@ export function RuleItem({ rule, canEdit }: { rule: RuleChoice; canEdit: boolean
               </div>
             )}
             <div className="grid gap-2 sm:grid-cols-2">
-              {leaves(rule.body).map((l) => (
+              {figures.map((f) => (
                 <Field
-                  key={l.path.join('.')}
-                  name={l.path.join('.')}
-                  label={named(l.path)}
-                  value={String(l.value)}
+                  key={`${system}.${f.path.join('.')}`}
+                  name={f.path.join('.')}
+                  label={`${figureName(f.path)}${figureUnit(f.path, system) ? ` (${figureUnit(f.path, system)})` : ''}`}
+                  value={figureText(f, system)}
                 />
               ))}
             </div>

@@ -46,8 +46,14 @@ export function LotTable({ lots, today, show }: { lots: Lot[]; today: string; sh
               {l.owner && <strong className="ml-2">of {l.owner}</strong>}
             </p>
             <p className="sm:text-right">
-              <strong>{show.mass(l.leftG)}</strong>{' '}
-              <span className="text-soft">{show.other('mass', l.leftG)}</span>
+              {l.leftG > 0.5 ? (
+                <>
+                  <strong>{show.mass(l.leftG)}</strong>{' '}
+                  <span className="text-soft">{show.other('mass', l.leftG)}</span>
+                </>
+              ) : (
+                <strong className="text-soft">used up</strong>
+              )}
             </p>
             <p className={useBy.bad ? 'font-semibold text-bad' : 'small'}>
               {useBy.text}

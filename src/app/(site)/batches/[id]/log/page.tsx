@@ -38,7 +38,7 @@ export default async function LogPage({ params }: { params: Promise<{ id: string
               </span>
             </div>
             {!FINAL.includes(e.body.kind) && !corrected.has(e.id) && (
-              <CorrectForm entryId={e.id} body={e.body} />
+              <CorrectForm entryId={e.id} body={e.body} happenedS={e.happenedS} />
             )}
           </li>
         ))}
