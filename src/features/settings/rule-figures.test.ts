@@ -47,3 +47,12 @@ test('a changed figure is read in the unit shown; words and nothing are refused'
   const empty = withFigures(body, () => '', 'metric');
   expect(ruleBodySchema.safeParse(empty).success).toBe(false);
 });
+
+test('figures stand in the order in which they are said, however the database keeps them', () => {
+  const kept = { kind: 'cooling', steps: [{ toC: 26.7, maxS: 5400, fromC: 54.4 }] };
+  expect(ruleFigures(kept).map((f) => figureName(f.path))).toEqual([
+    'Step 1 From',
+    'Step 1 To',
+    'Step 1 Within',
+  ]);
+});

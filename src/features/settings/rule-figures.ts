@@ -11,13 +11,6 @@ import {
 /** A number of a rule with the way to it. */
 export type RuleFigure = { path: string[]; value: number };
 
-/** Every number of a rule, in the order in which it is written. */
-export function ruleFigures(value: unknown, path: string[] = []): RuleFigure[] {
-  if (typeof value === 'number') return [{ path, value }];
-  if (value === null || typeof value !== 'object') return [];
-  return Object.entries(value).flatMap(([k, v]) => ruleFigures(v, [...path, k]));
-}
-
 const NAMES: Record<string, string> = {
   minPpm: 'At least',
   maxPpm: 'At most',
@@ -59,6 +52,17 @@ const NAMES: Record<string, string> = {
   belowC: 'below',
   degreeHours: 'takes',
 };
+
+const ORDER = Object.keys(NAMES);
+
+/** Every number of a rule, in the order in which people say them: from, to, within. */
+export function ruleFigures(value: unknown, path: string[] = []): RuleFigure[] {
+  if (typeof value === 'number') return [{ path, value }];
+  if (value === null || typeof value !== 'object') return [];
+  return Object.entries(value)
+    .sort(([a], [b]) => ORDER.indexOf(a) - ORDER.indexOf(b))
+    .flatMap(([k, v]) => ruleFigures(v, [...path, k]));
+}
 
 /** What a figure is called: "Step 1 From". */
 export const figureName = (path: readonly string[]) =>
