@@ -3,13 +3,7 @@ import type { Recipe } from '../../src/core';
 export const MIN = 60;
 export const HOUR = 3600;
 
-/** Steps that most products share. */
-export const process: Recipe['process'] = {
-  prepareS: 90 * MIN,
-  cureHoldMinS: 12 * HOUR,
-  cureHoldMaxS: 36 * HOUR,
-  stuffS: HOUR,
-  surfaceDryS: 0,
+export const cooledAndPacked: Pick<Recipe['process'], 'pullS' | 'chill' | 'bloomS' | 'packS'> = {
   pullS: 15 * MIN,
   chill: [
     { medium: 'ice_bath', plannedS: 15 * MIN },
@@ -17,6 +11,16 @@ export const process: Recipe['process'] = {
   ],
   bloomS: HOUR,
   packS: HOUR,
+};
+
+/** Steps that most products share. */
+export const process: Recipe['process'] = {
+  prepareS: 90 * MIN,
+  cureHoldMinS: 12 * HOUR,
+  cureHoldMaxS: 36 * HOUR,
+  stuffS: HOUR,
+  surfaceDryS: 0,
+  ...cooledAndPacked,
 };
 
 export const CURE = {

@@ -1,17 +1,5 @@
 import type { Recipe } from '../../src/core';
-
-const MIN = 60;
-const HOUR = 3600;
-
-const cooledAndPacked: Pick<Recipe['process'], 'pullS' | 'chill' | 'bloomS' | 'packS'> = {
-  pullS: 15 * MIN,
-  chill: [
-    { medium: 'ice_bath', plannedS: 15 * MIN },
-    { medium: 'cooler', plannedS: 4 * HOUR },
-  ],
-  bloomS: HOUR,
-  packS: HOUR,
-};
+import { HOUR, MIN, cooledAndPacked } from './parts';
 
 /** Invented products of the invented smokehouse. */
 export const DEMO_RECIPES: Recipe[] = [
