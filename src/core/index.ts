@@ -1,9 +1,11 @@
 /** Contents of the core: what the rest of the application may count on. */
 export { QuantityError } from './guard';
 export {
+  bandPlace,
   doseCure,
   ppmBand,
   ppmFromWeighed,
+  type BandPlace,
   type CureDose,
   type DoseCureInput,
 } from './formula/dose-cure';

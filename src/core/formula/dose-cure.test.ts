@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { doseCure, ppmBand, ppmFromWeighed } from './dose-cure';
+import { bandPlace, doseCure, ppmBand, ppmFromWeighed } from './dose-cure';
 
 const SEED = { seed: 20261123 };
 const positive = fc.double({ min: 0.001, max: 1e6, noNaN: true });
@@ -99,3 +99,15 @@ test('one level teaspoon, 4.7 to 6.7 g, to 5 lb crosses the US limit', () => {
   expect(ppmFromWeighed({ basisG, cureG: 4.7, nitriteFraction: 0.0625 })).toBeCloseTo(129.5, 1);
   expect(ppmFromWeighed({ basisG, cureG: 6.7, nitriteFraction: 0.0625 })).toBeCloseTo(184.6, 1);
 });
+
+test.each([
+  [125, 135, 'within'],
+  [120, 156, 'within'],
+  [119.9, 130, 'across'],
+  [150, 157, 'across'],
+  [100, 200, 'across'],
+  [90, 119, 'under'],
+  [157, 180, 'over'],
+])('a band of %d to %d ppm lies %s 120 to 156', (ppmLow, ppmHigh, place) =>
+  expect(bandPlace({ ppmLow, ppmHigh }, { minPpm: 120, maxPpm: 156 })).toBe(place),
+);

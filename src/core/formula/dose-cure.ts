@@ -106,3 +106,19 @@ export function doseCure(input: DoseCureInput): CureDose {
     }),
   };
 }
+
+/** How a ppm band lies to limits: all of it within, under or over, or across one of them or both. */
+export type BandPlace = 'within' | 'under' | 'over' | 'across';
+
+/**
+ * Where the band of a dose lies: a dose counts as within only when its whole band does.
+ * @param limits minPpm < maxPpm, on the same basis and as sodium nitrite
+ */
+export function bandPlace(
+  band: { ppmLow: number; ppmHigh: number },
+  limits: { minPpm: number; maxPpm: number },
+): BandPlace {
+  if (band.ppmLow > limits.maxPpm) return 'over';
+  if (band.ppmHigh < limits.minPpm) return 'under';
+  return band.ppmLow >= limits.minPpm && band.ppmHigh <= limits.maxPpm ? 'within' : 'across';
+}

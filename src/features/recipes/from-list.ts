@@ -1,4 +1,12 @@
-import type { IngredientList, ListLine, MeatLine, Recipe } from '@/core';
+import {
+  TEASPOON_CURE_G,
+  ppmFromWeighed,
+  spoonDose,
+  type IngredientList,
+  type ListLine,
+  type MeatLine,
+  type Recipe,
+} from '@/core';
 import { STARTER } from './starter';
 
 /** What a person decided on one line: g per kg of meat, or to leave it out. */
@@ -76,5 +84,21 @@ export function recipeFromList(
       })),
     program,
     process: cure ? STARTER.process : { ...STARTER.process, cureHoldMinS: 0, cureHoldMaxS: 0 },
+  };
+}
+
+/** ppm of a cure line as it was measured, on the meat it was written for; null when that is not known. */
+export function curePpm(line: ListLine, nitriteFraction: number) {
+  if (!line.gPerKg) return null;
+  const basisG = (line.amountG.mid / line.gPerKg.mid) * 1000;
+  if (line.measure === 'volume') {
+    const spoons = line.amountG.low / TEASPOON_CURE_G.low;
+    return spoonDose({ spoons, meatG: basisG, nitriteFraction });
+  }
+  const ppm = (cureG: number) => ppmFromWeighed({ basisG, cureG, nitriteFraction });
+  return {
+    ppmLow: ppm(line.amountG.low),
+    ppm: ppm(line.amountG.mid),
+    ppmHigh: ppm(line.amountG.high),
   };
 }

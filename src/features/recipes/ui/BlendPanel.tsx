@@ -3,12 +3,13 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import { useState } from 'react';
 import { useFormContext } from 'react-hook-form';
-import { blendTrims, toBase, unitSymbol, type Blend, type UnitSystem } from '@/core';
+import { blendTrims, toBase, unitSymbol, type Blend } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
-import { shown, tidy, type Draft } from '../draft';
-import { useDesk, type MeatLot } from './editor-context';
+import type { Draft } from '../draft';
+import { fatOf, meatLines, type MeatLot } from '../blend-lines';
+import { useDesk } from './editor-context';
 
 const REASONS = {
   stock_short: 'The lots chosen do not hold that much. Choose more lots, or a smaller blend.',
@@ -18,41 +19,10 @@ const REASONS = {
 
 type Limits = { use: boolean; min: string; max: string };
 
-const fatOf = (lot: MeatLot) => lot.fatFraction ?? lot.facts.fatFraction;
 const share = (text: string) => {
   const read = readFigure(text);
   return read.ok ? { fraction: read.value / 100 } : {};
 };
-
-/** The meat lines that a blend makes: several lots of one ingredient become one line. */
-export function meatLines(
-  blend: Blend,
-  lots: readonly MeatLot[],
-  system: UnitSystem,
-): Draft['meat'] {
-  const lines = new Map<string, { lot: MeatLot; fraction: number; fat: number; cost: number }>();
-  for (const l of blend.lines) {
-    const lot = lots.find((x) => x.id === l.id)!;
-    const known = lines.get(lot.ingredient) ?? { lot, fraction: 0, fat: 0, cost: 0 };
-    lines.set(lot.ingredient, {
-      lot,
-      fraction: known.fraction + l.fraction,
-      fat: known.fat + l.fraction * (fatOf(lot) ?? 0),
-      cost: known.cost + l.fraction * (lot.costPerKg ?? Number.NaN),
-    });
-  }
-  const rows = [...lines.values()];
-  const shares = rows.map((r) => Math.round(r.fraction * 1e6) / 1e4);
-  const rest = 100 - shares.slice(1).reduce((s, x) => s + x, 0);
-  return rows.map((r, i) => ({
-    id: crypto.randomUUID(),
-    name: r.lot.ingredient,
-    species: r.lot.facts.species ?? 'pork',
-    amount: tidy(i === 0 ? rest : shares[i]!),
-    fat: tidy(Math.round((r.fat / r.fraction) * 1e4) / 100),
-    cost: shown('costPerMass', r.cost / r.fraction, system),
-  }));
-}
 
 /** Blends the trims in the stores to a fat target and puts the result into the meat block. */
 export function BlendPanel() {

@@ -1,32 +1,15 @@
 'use client';
 
 import { useState } from 'react';
-import { spoonDose, TEASPOON_CURE_G, ppmFromWeighed } from '@/core';
-import type { IngredientList, ListLine, Recipe, RuleSet } from '@/core';
+import type { IngredientList, Recipe, RuleSet } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
-import { recipeFromList, type LineDecision } from '../from-list';
+import { curePpm, recipeFromList, type LineDecision } from '../from-list';
 import { PpmVerdict } from './PpmVerdict';
 import { UNCLEAR_WORDS } from './words';
 
 type Props = { list: IngredientList; rule: RuleSet['dose']; onDone: (recipe: Recipe) => void };
-
-/** ppm of a cure line as it was measured, on the meat it was written for. */
-function curePpm(line: ListLine, nitriteFraction: number) {
-  if (!line.gPerKg) return null;
-  const basisG = (line.amountG.mid / line.gPerKg.mid) * 1000;
-  if (line.measure === 'volume') {
-    const spoons = line.amountG.low / TEASPOON_CURE_G.low;
-    return spoonDose({ spoons, meatG: basisG, nitriteFraction });
-  }
-  const ppm = (cureG: number) => ppmFromWeighed({ basisG, cureG, nitriteFraction });
-  return {
-    ppmLow: ppm(line.amountG.low),
-    ppm: ppm(line.amountG.mid),
-    ppmHigh: ppm(line.amountG.high),
-  };
-}
 
 /** What the old list says in g/kg with every band; the person decides each line that is not certain. */
 export function ListReview({ list, rule, onDone }: Props) {

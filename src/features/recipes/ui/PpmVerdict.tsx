@@ -1,4 +1,4 @@
-import { doseLimits, type Rule, type RuleSet } from '@/core';
+import { bandPlace, doseLimits, type BandPlace, type Rule, type RuleSet } from '@/core';
 import { BASIS_WORDS } from '@/features/batches/ui/words';
 import type { Show } from '@/ui/show';
 import { Notice } from '@/ui/status';
@@ -9,34 +9,33 @@ type Props = {
   show: Show;
 };
 
+const TONES = { within: 'good', across: 'wait', over: 'bad', under: 'bad' } as const;
+
 const cite = (rule: Rule) => `${rule.title}. ${rule.source}`;
 
 /** What a dose comes to against the limits: within, across or outside them, with the band. */
 export function PpmVerdict({ band, rule, show }: Props) {
   const { minPpm, maxPpm } = doseLimits(rule.body);
   const n = (x: number) => show.number(x, 0);
-  const over = band.ppmLow > maxPpm;
-  const under = band.ppmHigh < minPpm;
-  const within = band.ppmLow >= minPpm && band.ppmHigh <= maxPpm;
-  const words = over
-    ? 'Too much nitrite, whichever way it was filled.'
-    : under
-      ? 'Too little to protect, whichever way it was filled.'
-      : within
-        ? 'Within the limits.'
-        : `Anything from ${n(band.ppmLow)} to ${n(band.ppmHigh)} ppm: ${[
-            band.ppmHigh > maxPpm ? 'it can be too much' : '',
-            band.ppmLow < minPpm ? 'it can be too little' : '',
-          ]
-            .filter(Boolean)
-            .join(' and ')}.`;
+  const place = bandPlace(band, { minPpm, maxPpm });
+  const words: Record<BandPlace, string> = {
+    over: 'Too much nitrite, whichever way it was filled.',
+    under: 'Too little to protect, whichever way it was filled.',
+    within: 'Within the limits.',
+    across: `Anything from ${n(band.ppmLow)} to ${n(band.ppmHigh)} ppm: ${[
+      band.ppmHigh > maxPpm ? 'it can be too much' : '',
+      band.ppmLow < minPpm ? 'it can be too little' : '',
+    ]
+      .filter(Boolean)
+      .join(' and ')}.`,
+  };
   return (
     <div className="space-y-1" data-testid="ppm-verdict">
       <p className="figure text-cure">
         {n(band.ppmLow)} to {n(band.ppmHigh)} ppm
         <span className="unit"> sodium nitrite, middle {n(band.ppm)}</span>
       </p>
-      <Notice tone={within ? 'good' : over || under ? 'bad' : 'wait'}>{words}</Notice>
+      <Notice tone={TONES[place]}>{words[place]}</Notice>
       <p className="small">
         Limits {n(minPpm)} to {n(maxPpm)} ppm of the {BASIS_WORDS[rule.body.basis]}: {cite(rule)}
       </p>

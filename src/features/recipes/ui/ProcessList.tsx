@@ -1,6 +1,7 @@
 import { processSteps, type ProcessStep, type Recipe } from '@/core';
 import type { Show } from '@/ui/show';
-import { PLACE_WORDS, SCHOOL_WORDS, stepWords } from './words';
+import { SCHOOL_WORDS } from './school-words';
+import { PLACE_WORDS, stepWords } from './words';
 
 /** Additions of a step, together where they go in together. */
 function byPlace(adds: ProcessStep['adds']): [place: string, names: string[]][] {

@@ -3,16 +3,11 @@
 import { createContext, useContext, useMemo } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import type { Recipe, RuleSet, Scale } from '@/core';
-import type { Ingredient, Lot } from '@/features/stores/repository';
+import type { Ingredient } from '@/features/stores/repository';
+import type { MeatLot } from '../blend-lines';
 import { recipeShape } from '../contract';
 import type { Draft } from '../draft';
 import { fromDraft } from '../read-draft';
-
-/** A lot as the blend needs it; no dates cross to the browser. */
-export type MeatLot = Pick<
-  Lot,
-  'id' | 'code' | 'ingredient' | 'leftG' | 'fatFraction' | 'costPerKg' | 'useBy' | 'owner' | 'facts'
->;
 
 export type Desk = {
   /** The recipe that the draft began from: untouched figures keep its exact values. */
