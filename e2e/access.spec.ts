@@ -38,7 +38,7 @@ for (const theme of ['light', 'dark'] as const) {
     await signIn(page, 'maud');
     for (const path of SCREENS) {
       await page.goto(path);
-      await page.waitForLoadState('networkidle').catch(() => undefined);
+      await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
       await noSeriousIssue(page);
     }
     await page.goto('/recipes');
