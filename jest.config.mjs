@@ -16,6 +16,7 @@ const common = {
     '/node_modules/(?!(uuid|better-auth|@better-auth|@better-fetch|better-call|jose|@noble|nanostores|rou3|defu|kysely)/)',
   ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  setupFilesAfterEnv: ['<rootDir>/tests/support/patience.ts'],
 };
 
 const config = {
