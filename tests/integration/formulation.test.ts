@@ -246,7 +246,12 @@ describe('stores', () => {
     expect(await post(ann, cure(good, 0.005))).toMatchObject({ code: 'lot_label_differs' });
     expect(await post(ann, cure(undefined, 0.005))).toMatchObject({ problems: ['wrong_strength'] });
     expect(await post(ann, cure(randomUUID(), 0.0625))).toMatchObject({ code: 'no_such_lot' });
-    expect(await post(ann, cure(good, 0.0625))).toMatchObject({ ok: true });
+    expect(await post(ann, weigh('cure', 38.9, { lotId: weak }))).toMatchObject({
+      problems: ['wrong_strength'],
+    });
+    expect(await post(ann, weigh('cure', 38.9, { lotId: good }))).toMatchObject({ ok: true });
+    const weighed = (await loadDossier(t.db, batchId, nowS()))!.case.state.weighed.cure;
+    expect(weighed).toMatchObject({ lotId: good, nitriteFraction: 0.0625 });
   });
 
   test('a cure without a strength, a lot number twice, a count', async () => {

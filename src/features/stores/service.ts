@@ -104,13 +104,21 @@ export async function adjustLot(db: Db, input: Adjust, by: string): Promise<Stor
   });
 }
 
-/** A weighing with the number of its lot written out, so that the record reads by itself. */
+/**
+ * A weighing with the number of its lot written out, so that the record reads by itself, and a cure with
+ * the strength of its lot where none was typed: never the recipe's in its place.
+ */
 export async function withLotCode(tx: Tx, body: EntryBody): Promise<EntryBody> {
   if (body.kind === 'corrected' && body.replacement)
     return { ...body, replacement: await withLotCode(tx, body.replacement) };
   if (body.kind !== 'weighed' || !body.lotId) return body;
   const lot = await findLot(tx, body.lotId);
-  return lot ? { ...body, lot: lot.code } : body;
+  if (!lot) return body;
+  const strength =
+    body.lineId === CURE_LINE && body.nitriteFraction === undefined && lot.nitriteFraction !== null
+      ? { nitriteFraction: lot.nitriteFraction }
+      : {};
+  return { ...body, ...strength, lot: lot.code };
 }
 
 /** The posted weighing's lot must fit, or somebody must have decided on it; says what speaks against it. */
