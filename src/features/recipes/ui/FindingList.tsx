@@ -29,10 +29,7 @@ export function FindingList({ findings, show }: { findings: readonly Finding[]; 
                     {LEVEL_WORDS[f.level]}
                   </span>
                 </summary>
-                <p className="small">
-                  {findingLimits(f, show)}
-                  {f.level !== 'fine' && FINDING_ADVICE[f.code] && `. ${FINDING_ADVICE[f.code]}`}
-                </p>
+                <p className="small">{findingLimits(f, show)}</p>
                 <p className="small">
                   {f.rule
                     ? `${f.rule.title}, version ${f.rule.version}. ${f.rule.source}`

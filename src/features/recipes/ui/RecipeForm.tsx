@@ -19,6 +19,7 @@ import { Differences } from './Differences';
 import { DeskContext, type Desk } from './editor-context';
 import { FiguresPanel } from './FiguresPanel';
 import { Text, Tick } from './fields';
+import { LiveRecipe } from './LiveRecipe';
 import { MeatBlock } from './MeatBlock';
 import { CasingPart, ProgramEditor } from './ProgramEditor';
 import { SaltAndCure } from './SaltAndCure';
@@ -122,62 +123,64 @@ export function RecipeForm({ recipeId, ...began }: Props) {
   return (
     <DeskContext value={desk}>
       <FormProvider {...form}>
-        <form
-          className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]"
-          noValidate
-          onSubmit={form.handleSubmit((draft) => save(draft, basedOn))}
-        >
-          <fieldset disabled={!hydrated} className="min-w-0 space-y-4">
-            {problems.length > 0 && (
-              <Notice tone="bad">
-                <ul>
-                  {problems.map((p) => (
-                    <li key={p}>{p}</li>
-                  ))}
-                </ul>
-              </Notice>
-            )}
-            {kept.offered && (
-              <Notice tone="wait">
-                <p>You were writing here before and did not save.</p>
-                <div className="mt-2 flex flex-wrap gap-2">
-                  <button type="button" className="button bg-sheet" onClick={kept.take}>
-                    Take it up again
-                  </button>
-                  <button type="button" className="button bg-sheet" onClick={kept.forget}>
-                    Throw it away
-                  </button>
-                </div>
-              </Notice>
-            )}
-            {newest && (
-              <Meanwhile
-                newest={newest}
-                base={recipe}
-                onTop={() => void save(form.getValues(), newest.number)}
-              />
-            )}
-            <div className="sheet flex flex-wrap items-end gap-2">
-              <Text name="name" label="Name" numeric={false} className="min-w-60 grow" />
-              <Tick name="customersMeat" label="Made of a customer’s own meat" />
+        <LiveRecipe>
+          <form
+            className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]"
+            noValidate
+            onSubmit={form.handleSubmit((draft) => save(draft, basedOn))}
+          >
+            <fieldset disabled={!hydrated} className="min-w-0 space-y-4">
+              {problems.length > 0 && (
+                <Notice tone="bad">
+                  <ul>
+                    {problems.map((p) => (
+                      <li key={p}>{p}</li>
+                    ))}
+                  </ul>
+                </Notice>
+              )}
+              {kept.offered && (
+                <Notice tone="wait">
+                  <p>You were writing here before and did not save.</p>
+                  <div className="mt-2 flex flex-wrap gap-2">
+                    <button type="button" className="button bg-sheet" onClick={kept.take}>
+                      Take it up again
+                    </button>
+                    <button type="button" className="button bg-sheet" onClick={kept.forget}>
+                      Throw it away
+                    </button>
+                  </div>
+                </Notice>
+              )}
+              {newest && (
+                <Meanwhile
+                  newest={newest}
+                  base={recipe}
+                  onTop={() => void save(form.getValues(), newest.number)}
+                />
+              )}
+              <div className="sheet flex flex-wrap items-end gap-2">
+                <Text name="name" label="Name" numeric={false} className="min-w-60 grow" />
+                <Tick name="customersMeat" label="Made of a customer’s own meat" />
+              </div>
+              <MeatBlock />
+              <SaltAndCure />
+              <Additions />
+              <CasingPart />
+              <SchoolsPart />
+              <ProgramEditor />
+              <div className="sheet space-y-3">
+                <Text name="reason" label="What changed, and why" numeric={false} />
+                <button className="button-main text-lg" disabled={busy}>
+                  Save as version {basedOn + 1}
+                </button>
+              </div>
+            </fieldset>
+            <div className="lg:sticky lg:top-4 lg:max-h-[calc(100vh-2rem)] lg:overflow-auto">
+              <FiguresPanel />
             </div>
-            <MeatBlock />
-            <SaltAndCure />
-            <Additions />
-            <CasingPart />
-            <SchoolsPart />
-            <ProgramEditor />
-            <div className="sheet space-y-3">
-              <Text name="reason" label="What changed, and why" numeric={false} />
-              <button className="button-main text-lg" disabled={busy}>
-                Save as version {basedOn + 1}
-              </button>
-            </div>
-          </fieldset>
-          <div className="lg:sticky lg:top-4 lg:max-h-[calc(100vh-2rem)] lg:overflow-auto">
-            <FiguresPanel />
-          </div>
-        </form>
+          </form>
+        </LiveRecipe>
       </FormProvider>
     </DeskContext>
   );

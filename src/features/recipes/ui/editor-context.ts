@@ -1,13 +1,9 @@
 'use client';
 
-import { createContext, useContext, useMemo } from 'react';
-import { useFormContext, useWatch } from 'react-hook-form';
+import { createContext, useContext } from 'react';
 import type { Recipe, RuleSet, Scale } from '@/core';
 import type { Ingredient } from '@/features/stores/repository';
 import type { MeatLot } from '../blend-lines';
-import { recipeShape } from '../contract';
-import type { Draft } from '../draft';
-import { fromDraft } from '../read-draft';
 
 export type Desk = {
   /** The recipe that the draft began from: untouched figures keep its exact values. */
@@ -32,17 +28,11 @@ export function useDesk(): Desk {
 
 export type Live = { recipe: Recipe; problems: { where: (string | number)[]; what: string }[] };
 
+export const LiveContext = createContext<Live | null>(null);
+
 /** The recipe that the form stands for at this keystroke, and what of it cannot be reckoned with. */
 export function useLiveRecipe(): Live {
-  const { control } = useFormContext<Draft>();
-  const { original } = useDesk();
-  const draft = useWatch({ control }) as Draft;
-  return useMemo(() => {
-    const recipe = fromDraft(draft, original);
-    const parsed = recipeShape.safeParse(recipe);
-    const problems = parsed.success
-      ? []
-      : parsed.error.issues.map((i) => ({ where: i.path as (string | number)[], what: i.message }));
-    return { recipe, problems };
-  }, [draft, original]);
+  const live = useContext(LiveContext);
+  if (!live) throw new Error('useLiveRecipe needs a LiveRecipe above it');
+  return live;
 }
