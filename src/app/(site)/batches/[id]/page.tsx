@@ -18,12 +18,13 @@ export default async function BatchPage({ params }: { params: Promise<{ id: stri
   const { recipe, state } = dossier.case;
   const plan = planOfBatch(dossier.case, await loadSite(db()));
   const pieces = piecesOf(plan);
+  const closed = state.phase === 'released' || state.phase === 'destroyed';
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">
       <NowPanel
         dossier={dossier}
         scales={await listScales(db())}
-        lots={await lotChoices(db(), recipe, state, await siteDay(db(), now))}
+        lots={closed ? {} : await lotChoices(db(), recipe, state, await siteDay(db(), now))}
         show={show}
         nowS={now}
       />
