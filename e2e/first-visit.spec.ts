@@ -16,7 +16,9 @@ test('the first visit makes the first release lead, once', async ({ browser }) =
     await page.getByLabel('Your e-mail').fill('ada@quiet.example');
     await page.getByLabel('A password').fill('short');
     await page.getByRole('button', { name: 'Set up' }).click();
-    await expect(page.getByText('At least 10 characters')).toBeVisible();
+    await expect(
+      page.getByText('Something is not right yet. At least 10 characters'),
+    ).toBeVisible();
     await page.getByLabel('A password').fill('smoke-and-mirrors');
     await page.getByRole('button', { name: 'Set up' }).click();
     await expect(page).toHaveURL(/sign-in/);
