@@ -14,6 +14,15 @@ export type Lethality = {
 
 const LN10 = Math.log(10);
 
+/** The model that a product's forecast is judged by where no rule says otherwise. @source as the site rule `lethality-integrated` */
+export const SALMONELLA: LethalityModel = { tRefC: 60, dRefMin: 1.85, zC: 5.56, creditFromC: 54.4 };
+
+/** Logs gained on one straight piece of a core log; see {@link lethality}. */
+export function pieceLogs(model: LethalityModel, a: Reading, b: Reading): number {
+  const piece = aboveFloor(a, b, model.creditFromC ?? -Infinity);
+  return piece ? pieceS(piece[0], piece[1], model.tRefC, model.zC) / 60 / model.dRefMin : 0;
+}
+
 /** ∫ 10^((T − tRef)/z) dt over one straight piece, s. Exact; stable when the piece is nearly flat. */
 function pieceS(a: Reading, b: Reading, tRefC: number, zC: number): number {
   const slope = (LN10 * (b.tempC - a.tempC)) / zC;
