@@ -150,6 +150,40 @@ export {
   type RuleSet,
 } from './rules/rule';
 export { DEFAULT_RULES, RULE_PRESETS } from './rules/tables/presets';
+export {
+  simulateProgram,
+  USUAL_SHELLS,
+  type HeatSample,
+  type HeatStage,
+  type SimulateInput,
+  type Simulation,
+  type StageEnded,
+} from './heat/simulate-program';
+export { LONGEST_STAGE_S, type EndReason, type StageEnd } from './heat/stage-end';
+export { USUAL_H, type Medium, type MediumSetting } from './heat/medium';
+export { USUAL_PERMEABILITY, type HeatProduct } from './heat/product';
+export { thermalProperties, type FoodComposition, type ThermalProperties } from './heat/properties';
+export {
+  boilingPointC,
+  dewPointC,
+  rhFromWetBulb,
+  saturationPa,
+  vapourFromWetBulb,
+  wetBulbFromRh,
+} from './heat/psychrometrics';
+export { LivePiece } from './heat/live-piece';
+export {
+  finishOf,
+  fitRun,
+  forecastFinish,
+  type Basis,
+  type FittedRun,
+  type Forecast,
+  type ForecastInput,
+  type HousePrior,
+} from './forecast/forecast-finish';
+export type { RunChannel, RunReading } from './forecast/readings';
+export type { Target } from './forecast/run-model';
 export { coreTauS, stepHouse, type HouseState } from './house/first-model';
 export { effectiveEntries } from './logbook/effective';
 export type {

@@ -1,0 +1,263 @@
+import { QuantityError, requireFinite, requirePositive } from '../guard';
+import { fitMap } from './fit';
+import { Course, binChannel, binWidthS, noiseOf, type Binned, type RunReading } from './readings';
+import { NOMINAL, runModel, type Factors, type RunCase, type Target } from './run-model';
+import type { LethalityModel } from '../lethality/lethality';
+import type { HeatProduct } from '../heat/product';
+import type { HeatStage } from '../heat/simulate-program';
+
+/** What a house has taught in earlier runs: factor on the film coefficient and its spread (ln). */
+export type HousePrior = { h: number; lnSd: number; runs: number };
+
+export type ForecastInput = {
+  product: HeatProduct;
+  stages: readonly HeatStage[];
+  /** Seconds since the first stage began; in any order. */
+  readings: readonly RunReading[];
+  nowS: number;
+  /** When each stage that has begun did begin, s; left out, the model finds out. */
+  stageStartsS?: readonly number[];
+  house?: HousePrior;
+  model?: LethalityModel;
+};
+
+export type Basis = {
+  /** reached: the core has shown it. forecast: ahead. unreachable: not within three days as things are. */
+  status: 'reached' | 'forecast' | 'unreachable';
+  /** program: no core reading yet. thin: few, or little of the rise. fitted: this run's own probes. */
+  madeFrom: 'program' | 'thin' | 'fitted';
+  coreReadings: number;
+  airReadings: number;
+  /** Spread of the fit's misses, °C; null without core readings. */
+  missC: number | null;
+  factors: Omit<Factors, 'futureAirC'>;
+  /** Earlier runs of the house that it began from. */
+  houseRuns: number;
+  converged: boolean;
+};
+
+export type Forecast = {
+  /** s since the first stage began; null when it will not come. */
+  p10S: number | null;
+  p50S: number | null;
+  p90S: number | null;
+  basis: Basis;
+};
+
+/** Spread of what is not known before the run: natural logarithms, °C for the last two. */
+const PRIOR = {
+  h: 0.2,
+  conductivity: 0.07,
+  diameter: 0.035,
+  evaporation: 0.25,
+  startC: 0.5,
+  offCentre: 0.35,
+} as const;
+/** What a good model still misses in one bin, °C: it keeps long logs from being believed too much. */
+const MODEL_MISS_C = 0.04;
+/** Spread of the mean air to come, °C: where the house shows how it holds a set point at least this, else so much. */
+const AIR_AHEAD_C = { least: 0.05, few: 0.3, unread: 1.5 };
+const AIR_WINDOW_S = 1800;
+const LEAP_C = 2;
+/** Least spread of any forecast: a reading is due only every so often, and shells are finite. */
+const LEAST_SD = { s: 6, share: 0.001 };
+const Z90 = 1.2815515655446004;
+const THIN_BINS = 6;
+const THIN_RISE_C = 12;
+
+export type FittedRun = {
+  run: RunCase;
+  core: Binned;
+  factorsOf: (theta: readonly number[]) => Factors;
+  theta: number[];
+  /** Standard deviation of each parameter and their correlation, as a covariance. */
+  covariance: number[][];
+  basis: Omit<Basis, 'status'>;
+  airAheadC: number;
+};
+
+function factorsWith(house: HousePrior | undefined): (theta: readonly number[]) => Factors {
+  const lnH = house ? Math.log(house.h) : 0;
+  const sdH = house?.lnSd ?? PRIOR.h;
+  return (t) => ({
+    h: Math.exp(lnH + sdH * t[0]!),
+    conductivity: Math.exp(PRIOR.conductivity * t[1]!),
+    diameter: Math.exp(PRIOR.diameter * t[2]!),
+    startC: PRIOR.startC * t[3]!,
+    offCentre: Math.abs(PRIOR.offCentre * t[4]!),
+    evaporation: t[5] === undefined ? 1 : Math.exp(PRIOR.evaporation * t[5]),
+    futureAirC: t[6] ?? 0,
+  });
+}
+
+/**
+ * Fits the model to a run's own readings: film coefficient, conductivity, diameter, temperature at the
+ * start, place of the probe and, where water leaves, how freely. Without core readings it is the nominal
+ * product in the air that was measured.
+ * @throws RangeError naming the field
+ */
+export function fitRun(input: ForecastInput): FittedRun {
+  const nowS = requireFinite('nowS', input.nowS);
+  if (nowS < 0) throw new QuantityError('nowS', nowS, '0 or more');
+  if (input.stages.length === 0) throw new QuantityError('stages', 0, 'at least one stage');
+  const widthS = binWidthS(nowS);
+  const bins = (channel: RunReading['channel']) =>
+    binChannel(input.readings, channel, nowS, widthS);
+  const [core, air] = [bins('core'), bins('air')];
+  const run: RunCase = {
+    product: input.product,
+    stages: input.stages,
+    stageStartsS: input.stageStartsS ?? null,
+    air: new Course(air),
+    wetBulb: new Course(bins('wetBulb')),
+    nowS,
+    model: input.model,
+  };
+  const factorsOf = factorsWith(input.house);
+  const noiseC = noiseOf(input.readings, 'core');
+  const observeS = core.map((b) => b.tS);
+  const sdC = core.map((b) => Math.hypot(noiseC / Math.sqrt(b.count), MODEL_MISS_C));
+  const missesOf = (theta: readonly number[]) =>
+    runModel(run, factorsOf(theta), observeS, null).probe.map((t, i) => t - core[i]!.tempC);
+  const evaporates = (input.product.casingPermeability ?? 1) > 0;
+  const start = new Array<number>(evaporates ? 6 : 5).fill(0);
+  start[4] = 0.6;
+  const fit = fitMap((theta) => missesOf(theta).map((m, i) => m / sdC[i]!), start);
+  const misses = missesOf(fit.theta);
+  const riseC =
+    core.length > 1
+      ? Math.max(...core.map((b) => b.tempC)) - Math.min(...core.map((b) => b.tempC))
+      : 0;
+  const { futureAirC: _, ...factors } = factorsOf(fit.theta);
+  const thin = core.length < THIN_BINS || riseC < THIN_RISE_C;
+  return {
+    run,
+    core,
+    factorsOf,
+    theta: fit.theta,
+    /* Misses that are larger than the noise, or hang together, widen everything that was learned. */
+    covariance: fit.covariance.map((row) =>
+      row.map((v) => v * Math.max(1, fit.meanSquare) * hangTogether(misses)),
+    ),
+    airAheadC: airAhead(air, nowS),
+    basis: {
+      madeFrom: core.length === 0 ? 'program' : thin ? 'thin' : 'fitted',
+      coreReadings: core.reduce((sum, b) => sum + b.count, 0),
+      airReadings: air.reduce((sum, b) => sum + b.count, 0),
+      missC:
+        core.length === 0
+          ? null
+          : Math.sqrt(misses.reduce((sum, m) => sum + m * m, 0) / misses.length),
+      factors,
+      houseRuns: input.house?.runs ?? 0,
+      converged: fit.converged,
+    },
+  };
+}
+
+/** How much less a row of misses says because neighbours are alike: (1 + ρ)/(1 − ρ) of their lag-1 correlation. */
+function hangTogether(misses: Float64Array): number {
+  if (misses.length < 8) return 1;
+  let together = 0;
+  let alone = 0;
+  for (let i = 0; i < misses.length; i += 1) {
+    alone += misses[i]! ** 2;
+    if (i > 0) together += misses[i]! * misses[i - 1]!;
+  }
+  const rho = Math.min(0.9, Math.max(0, together / Math.max(alone, 1e-12) - 0.1));
+  return (1 + rho) / (1 - rho);
+}
+
+/** Spread of the mean air to come, °C, from how far the house has swung lately. */
+function airAhead(air: Binned, nowS: number): number {
+  const window = air.filter((b) => b.tS > nowS - AIR_WINDOW_S);
+  if (window.length === 0) return AIR_AHEAD_C.unread;
+  /* A new set point is no swing: only what came after the last leap counts. */
+  const leap = window.findLastIndex(
+    (b, i) => i > 0 && Math.abs(b.tempC - window[i - 1]!.tempC) > LEAP_C,
+  );
+  const recent = window.slice(Math.max(0, leap));
+  if (recent.length < 3) return AIR_AHEAD_C.few;
+  const mean = recent.reduce((sum, b) => sum + b.tempC, 0) / recent.length;
+  const swing = Math.sqrt(
+    recent.reduce((sum, b) => sum + (b.tempC - mean) ** 2, 0) / (recent.length - 1),
+  );
+  return Math.max(AIR_AHEAD_C.least, swing / 2);
+}
+
+/** Time at which the bins themselves show a core target, or null. */
+function shownS(core: Binned, target: Target): number | null {
+  if (!('coreC' in target)) return null;
+  const { coreC, falling } = target;
+  let warmest = -Infinity;
+  for (const b of core) {
+    if (falling ? warmest > coreC + 1 && b.tempC <= coreC : b.tempC >= coreC) return b.tS;
+    warmest = Math.max(warmest, b.tempC);
+  }
+  return null;
+}
+
+/**
+ * When a fitted run meets a target, with the band that its remaining uncertainty makes: the covariance of
+ * the fit, and of the air to come, carried to the time through the model's slope.
+ */
+export function finishOf(fitted: FittedRun, target: Target): Forecast {
+  const { run, theta, covariance, factorsOf, core, airAheadC } = fitted;
+  const basis = (status: Basis['status']): Basis => ({ ...fitted.basis, status });
+  const shown = shownS(core, target);
+  if (shown !== null) return { p10S: shown, p50S: shown, p90S: shown, basis: basis('reached') };
+  const finish = (t: readonly number[], airC = 0) =>
+    runModel(run, { ...factorsOf(t), futureAirC: airC }, [], target).finishS;
+  const finishS = finish(theta);
+  if (finishS === null) return { p10S: null, p50S: null, p90S: null, basis: basis('unreachable') };
+  let unsure = false;
+  const slope = (at: (h: number) => number | null, h: number): number => {
+    const up = at(h);
+    if (up !== null) return (up - finishS) / h;
+    unsure = true;
+    const down = at(-h);
+    return down === null ? 0 : (finishS - down) / h;
+  };
+  const slopes = theta.map((_, p) =>
+    slope(
+      (h) => finish(theta.map((v, q) => (q === p ? v + h : v))),
+      0.5 * Math.sqrt(covariance[p]![p]!),
+    ),
+  );
+  let variance = (slope((h) => finish(theta, h), airAheadC) * airAheadC) ** 2;
+  for (let p = 0; p < slopes.length; p += 1)
+    for (let q = 0; q < slopes.length; q += 1)
+      variance += slopes[p]! * slopes[q]! * covariance[p]![q]!;
+  const leftS = Math.max(0, finishS - run.nowS);
+  const sdS = Math.sqrt(Math.max(0, variance) + (LEAST_SD.s + LEAST_SD.share * leftS) ** 2);
+  const share = leftS > 0 ? sdS / leftS : Infinity;
+  const p50S = Math.max(run.nowS, finishS);
+  const late = share < 0.6 ? leftS * Math.exp(Z90 * share) : leftS + Z90 * sdS;
+  return {
+    p10S: Math.max(run.nowS, finishS - Z90 * sdS),
+    p50S,
+    /* Where a slightly worse house never gets there, the late end stays open. */
+    p90S: unsure ? null : run.nowS + late,
+    basis: basis('forecast'),
+  };
+}
+
+/**
+ * When a run will meet a target, as a time with a band, from the model fitted to the run's own readings:
+ * film coefficient, conductivity, diameter, start and place of the probe start from usual spreads and are
+ * refitted to what the probes show; the air is the measured one up to now and the program's from now on,
+ * offset as the house has been. The last stage is held until the target is met.
+ * @param readings s since the first stage began; noise and gaps are expected
+ * @param target core °C (`falling` for a chill), logs, or the end of a stage by its own conditions
+ * @returns p10S ≤ p50S ≤ p90S, s since the start; null where it will not come within three days
+ * @throws RangeError naming the field
+ * @source field standard, forecast with a band; Laplace approximation, MacKay (2003) ch. 27
+ */
+export function forecastFinish(input: ForecastInput & { target: Target }): Forecast {
+  const { target } = input;
+  if ('coreC' in target) requireFinite('target.coreC', target.coreC);
+  else if ('logs' in target) requirePositive('target.logs', target.logs);
+  else if (!input.stages[target.stage])
+    throw new QuantityError('target.stage', target.stage, 'one of the stages');
+  return finishOf(fitRun(input), target);
+}

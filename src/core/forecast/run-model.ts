@@ -1,0 +1,253 @@
+import { SALMONELLA, pieceLogs, type LethalityModel } from '../lethality/lethality';
+import { Cylinder, type CylinderSpec } from '../heat/cylinder';
+import { Marcher } from '../heat/march';
+import { mediumOf, vapourOf, type MediumAt } from '../heat/medium';
+import { vapourFromWetBulb } from '../heat/psychrometrics';
+import { cylinderOf, type HeatProduct } from '../heat/product';
+import type { HeatStage } from '../heat/simulate-program';
+import { stageEnd, type EndCheck } from '../heat/stage-end';
+import type { Surroundings } from '../heat/surface';
+import type { Course } from './readings';
+
+/** What is waited for. */
+export type Target =
+  | { coreC: number; falling?: boolean }
+  | { logs: number }
+  /** The end of a stage, by its own conditions. */
+  | { stage: number };
+
+/** What may differ from the nominal product and house; 1 and 0 are as given. */
+export type Factors = {
+  h: number;
+  conductivity: number;
+  diameter: number;
+  evaporation: number;
+  /** Added to the temperature at the start, °C. */
+  startC: number;
+  /** How far the probe sits from the core towards a tenth of the radius, squared; 0 at the core. */
+  offCentre: number;
+  /** Added to the air from now on, °C. */
+  futureAirC: number;
+};
+
+export const NOMINAL: Factors = {
+  h: 1,
+  conductivity: 1,
+  diameter: 1,
+  evaporation: 1,
+  startC: 0,
+  offCentre: 0,
+  futureAirC: 0,
+};
+
+export type RunCase = {
+  product: HeatProduct;
+  stages: readonly HeatStage[];
+  /** When each stage that has begun did begin, s; null: the model finds out. */
+  stageStartsS: readonly number[] | null;
+  air: Course;
+  wetBulb: Course;
+  nowS: number;
+  model?: LethalityModel;
+};
+
+export type ModelRun = {
+  /** Probe at each observation time, °C. */
+  probe: Float64Array;
+  /** When the target is met, s since the start, or null within the horizon. */
+  finishS: number | null;
+  stageEndsS: number[];
+};
+
+const SHELLS = 20;
+const PROBE_RADIUS = 0.1;
+const HORIZON_S = 72 * 3600;
+const STEP_PAST_S = 300;
+/** The further ahead, the longer the steps may be: the crossing is found on a straight line within one. */
+const aheadStepS = (aheadS: number) => Math.min(300, Math.max(60, aheadS / 40));
+/** A house closes 63 % of the way to a new set point in this time. Usual; learned where readings are. */
+const AIR_LAG_S = 420;
+const SETTLED_S = 1500;
+const RECENT_S = 900;
+const MOST_BIAS_C = 8;
+
+const shaped = (product: HeatProduct, f: Factors): CylinderSpec => {
+  const spec = cylinderOf(product, SHELLS);
+  return {
+    ...spec,
+    radiusM: spec.radiusM * f.diameter,
+    kWmK: spec.kWmK * f.conductivity,
+    permeability: Math.min(1.5, spec.permeability * f.evaporation),
+    startC: spec.startC + f.startC,
+  };
+};
+
+/** One run of the model along what was measured, then along the program. */
+class Walk {
+  private readonly body: Cylinder;
+  private readonly marcher: Marcher;
+  private logs = 0;
+  private stage = 0;
+  private stageStartS = 0;
+  private ahead: MediumAt | null = null;
+  private aheadFromS = 0;
+  private bias = 0;
+  private end: EndCheck;
+  private warmest = -Infinity;
+
+  constructor(
+    private readonly c: RunCase,
+    private readonly f: Factors,
+    private readonly target: Target | null,
+  ) {
+    this.body = new Cylinder(shaped(c.product, f));
+    this.marcher = new Marcher(this.body, 0, 0.1);
+    this.end = this.endOf(0);
+  }
+
+  private endOf(i: number): EndCheck {
+    const s = this.c.stages[i]!;
+    return stageEnd(s, s.airC, this.body.coreC, `stages[${i}]`);
+  }
+
+  /** Air of a later moment: from what the house does now towards the set point, and off it as before. */
+  private aheadOf(tS: number): MediumAt {
+    const s = this.c.stages[this.stage]!;
+    const air =
+      this.c.air.last && tS - this.c.air.last.tS < RECENT_S ? this.c.air.last.tempC : null;
+    const settled = tS - this.stageStartS >= SETTLED_S && this.stageStartS <= this.c.nowS;
+    const recent = settled ? this.c.air.meanBefore(tS, RECENT_S) : null;
+    if (recent !== null && s.medium === 'air')
+      this.bias = Math.max(-MOST_BIAS_C, Math.min(MOST_BIAS_C, recent - s.airC));
+    const ramp = s.rampS !== undefined;
+    this.aheadFromS = ramp ? this.stageStartS : tS;
+    const lagged =
+      s.medium === 'air' && air !== null && !ramp ? { airLagS: s.airLagS ?? AIR_LAG_S } : {};
+    return mediumOf({ ...s, ...lagged }, (air ?? s.airC) - this.bias, `stages[${this.stage}]`);
+  }
+
+  private medium = (tS: number, out: Surroundings): void => {
+    const { c, f } = this;
+    const s = c.stages[this.stage]!;
+    const measured = s.medium === 'air' && tS <= c.nowS ? c.air.valueAt(tS) : null;
+    if (measured === null) {
+      this.ahead ??= this.aheadOf(this.marcher.tS);
+      this.ahead(tS - this.aheadFromS, out);
+      if (tS > c.nowS && s.medium === 'air') {
+        out.mediumC += this.bias + f.futureAirC;
+        out.vapourPa = vapourOf(s, out.mediumC);
+      }
+    } else {
+      out.mediumC = measured;
+      out.submerged = false;
+      out.hWm2K = s.hWm2K ?? 20;
+      const wet = c.wetBulb.valueAt(tS);
+      out.vapourPa =
+        wet === null ? vapourOf(s, measured) : vapourFromWetBulb(measured, Math.min(wet, measured));
+    }
+    out.hWm2K *= f.h;
+  };
+
+  private stand() {
+    const { coreC, lossFraction, wetness } = this.body;
+    return {
+      elapsedS: this.marcher.tS - this.stageStartS,
+      coreC,
+      logs: this.logs,
+      lossFraction,
+      wetness,
+    };
+  }
+
+  /** Is the present stage over? Stages that are known to have begun end when the next one began. */
+  private stageOver(): boolean {
+    const { stageStartsS, nowS } = this.c;
+    const next = stageStartsS?.[this.stage + 1];
+    if (next !== undefined) return this.marcher.tS >= next - 1e-6;
+    if (stageStartsS && this.marcher.tS < nowS) return false;
+    return this.end.reason(this.stand()) !== null;
+  }
+
+  private met(): boolean {
+    const t = this.target;
+    if (!t) return false;
+    if ('logs' in t) return this.logs >= t.logs;
+    if ('coreC' in t)
+      return t.falling
+        ? this.warmest > t.coreC && this.body.coreC <= t.coreC && this.body.coreC < this.warmest - 1
+        : this.body.coreC >= t.coreC;
+    return false;
+  }
+
+  run(observeS: readonly number[]): ModelRun {
+    const { c, marcher, body } = this;
+    const probe = new Float64Array(observeS.length);
+    const stageEndsS: number[] = [];
+    let seen = 0;
+    let finishS: number | null = null;
+    const look = () => {
+      const core = body.coreC;
+      probe[seen] = core + this.f.offCentre * (body.atRadius(PROBE_RADIUS) - core);
+      seen += 1;
+    };
+    while (seen < observeS.length && observeS[seen]! <= 1e-6) look();
+    const lastS = Math.max(c.nowS, observeS.at(-1) ?? 0);
+    while (marcher.tS < c.nowS + HORIZON_S) {
+      const inPast = marcher.tS < c.nowS - 1e-6;
+      if (!inPast && seen >= observeS.length && (finishS !== null || !this.target)) break;
+      const before = { tS: marcher.tS, tempC: body.coreC, logs: this.logs };
+      const stops = [
+        seen < observeS.length ? observeS[seen]! : Infinity,
+        inPast ? c.nowS : Infinity,
+        this.c.stageStartsS?.[this.stage + 1] ??
+          (c.stageStartsS && inPast ? Infinity : this.stageStartS + this.end.latestS),
+        marcher.tS + (inPast ? STEP_PAST_S : aheadStepS(marcher.tS - c.nowS)),
+      ].filter((s) => s > marcher.tS + 1e-6);
+      marcher.step(this.medium, Math.min(...stops) - marcher.tS);
+      if (inPast && marcher.tS >= c.nowS - 1e-6) this.ahead = null;
+      const core = body.coreC;
+      this.logs += pieceLogs(c.model ?? SALMONELLA, before, { tS: marcher.tS, tempC: core });
+      this.warmest = Math.max(this.warmest, core);
+      while (seen < observeS.length && observeS[seen]! <= marcher.tS + 1e-6) look();
+      if (finishS === null && this.met()) finishS = this.crossing(before);
+      if (this.stageOver()) {
+        stageEndsS.push(marcher.tS);
+        const t = this.target;
+        if (t && 'stage' in t && t.stage === this.stage) finishS ??= marcher.tS;
+        if (this.stage === c.stages.length - 1) {
+          if (t && 'stage' in t) break;
+          /* Somebody waits: the last stage goes on. */
+          this.end = { reason: () => null, latestS: Infinity };
+          stageEndsS.pop();
+          if (marcher.tS >= lastS && finishS !== null) break;
+        } else {
+          this.stage += 1;
+          this.stageStartS = marcher.tS;
+          this.ahead = null;
+          marcher.careful();
+          this.end = this.endOf(this.stage);
+        }
+      }
+    }
+    return { probe, finishS, stageEndsS };
+  }
+
+  /** Time within the last step at which the target was met, on a straight line. */
+  private crossing(before: { tS: number; tempC: number; logs: number }): number {
+    const t = this.target!;
+    const dt = this.marcher.tS - before.tS;
+    const share = (from: number, to: number, at: number) =>
+      to === from ? 1 : Math.min(1, Math.max(0, (at - from) / (to - from)));
+    if ('logs' in t) return before.tS + dt * share(before.logs, this.logs, t.logs);
+    if ('coreC' in t) return before.tS + dt * share(before.tempC, this.body.coreC, t.coreC);
+    return this.marcher.tS;
+  }
+}
+
+/** Runs the model with the given factors; observation times in s, rising. */
+export const runModel = (
+  c: RunCase,
+  f: Factors,
+  observeS: readonly number[],
+  target: Target | null,
+): ModelRun => new Walk(c, f, target).run(observeS);
