@@ -188,6 +188,7 @@ function benchFold(): void {
       rules: RULES,
       state: foldBatch(recipe, entries),
       series,
+      calibrations: {},
       nowS: 50_010,
     };
     judge(c);

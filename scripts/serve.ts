@@ -8,7 +8,7 @@ import { freePort } from './lib/ports';
 import { startPostgres } from './lib/postgres';
 import { sessionSecret } from './lib/secret';
 import { Supervisor, waitFor } from './lib/supervisor';
-import { DEMO_PASSWORD, DEMO_PEOPLE, emptyDatabase, loadDemo } from './demo/load';
+import { DEMO_PASSWORD, DEMO_PEOPLE, emptyDatabase, loadDemo, type DemoDevice } from './demo/load';
 
 async function prepare(
   url: string,
@@ -52,22 +52,32 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
   process.on('SIGINT', () => void stop(0));
   process.on('SIGTERM', () => void stop(0));
   try {
-    let tokens: string[] = [];
+    let devices: DemoDevice[] = [];
     if (options.demo && options.fresh) await emptyDatabase(server.url);
     await prepare(server.url, async (db, auth) => {
-      if (options.demo) tokens = await loadDemo(db, auth, Date.now() / 1000);
+      if (options.demo) devices = await loadDemo(db, auth, Date.now() / 1000);
     });
     buildIfNeeded();
     const host = process.env.HOST ?? '127.0.0.1';
     const port = process.env.PORT ? Number(process.env.PORT) : await freePort(3000, host);
     const url = `http://${host === '0.0.0.0' ? 'localhost' : host}:${port}`;
     const local = `http://127.0.0.1:${port}`;
+    const brokerPort = options.demo ? await freePort(port + 2000) : 0;
+    const broker = options.demo ? `mqtt://127.0.0.1:${brokerPort}` : process.env.JOLLY_MQTT_URL;
     const env = {
       ...process.env,
+      ...(broker ? { JOLLY_MQTT_URL: broker } : {}),
       DATABASE_URL: server.url,
       BETTER_AUTH_SECRET: sessionSecret(),
       NODE_ENV: 'production' as const,
     };
+    if (options.demo)
+      supervisor.launch({
+        name: 'broker',
+        command: bin('tsx'),
+        args: ['src/devices/broker/main.ts'],
+        env: { ...env, JOLLY_BROKER_PORT: String(brokerPort) },
+      });
     supervisor.launch({
       name: 'app',
       command: bin('next'),
@@ -80,7 +90,7 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
       const simEnv = {
         ...env,
         JOLLY_URL: local,
-        JOLLY_DEVICE_TOKENS: tokens.join(),
+        JOLLY_DEVICES: JSON.stringify(devices),
         JOLLY_PANEL_PORT: String(panel),
       };
       supervisor.launch({

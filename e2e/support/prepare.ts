@@ -17,11 +17,11 @@ const pool = makePool(url, 3);
 const db = makeDb(pool);
 await migrateToLatest(db);
 await seedRules(db);
-const tokens =
+const devices =
   fill === 'demo'
     ? await loadDemo(db, makeAuth(pool, process.env.BETTER_AUTH_SECRET!), Date.now() / 1000)
     : [];
 await db.destroy();
-console.log(JSON.stringify({ url, tokens }));
+console.log(JSON.stringify({ url, tokens: devices.map((d) => d.token) }));
 
 export {};

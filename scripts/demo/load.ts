@@ -15,7 +15,10 @@ import { addDevice, addHouse } from '../../src/features/settings/service';
 import type { makeAuth, Role } from '../../src/platform/auth';
 import type { Db } from '../../src/platform/db/client';
 import type { Recipe } from '../../src/core';
+import { recordCalibration } from '../../src/features/readings/calibrations';
+import { saveProgram } from '../../src/features/programs/service';
 import { MORE_RECIPES } from './more-recipes';
+import { DEMO_PROGRAMS } from './programs';
 import { DEMO_RECIPES } from './recipes';
 import { loadStores, lotsByName } from './stores';
 import { HOUR, tell, type Story, type World } from './story';
@@ -29,6 +32,8 @@ export const DEMO_PEOPLE: { name: string; email: string; role: Role }[] = [
 ];
 const TIME_ZONE = 'America/Chicago';
 const DAY = { from: '06:00', to: '18:00' };
+
+export type DemoDevice = { token: string; houseId: string; via: 'http' | 'mqtt' };
 
 /** Drops everything in the demo's database. */
 export async function emptyDatabase(url: string): Promise<void> {
@@ -69,7 +74,10 @@ async function loadSiteData(
   const probes = [
     { key: 'core-1', name: 'Core 1', what: 'core' as const },
     { key: 'core-2', name: 'Core 2', what: 'core' as const },
+    { key: 'core-3', name: 'Core 3', what: 'core' as const },
+    { key: 'core-4', name: 'Core 4', what: 'core' as const },
     { key: 'air', name: 'Air', what: 'air' as const },
+    { key: 'wet', name: 'Wet bulb', what: 'wet_bulb' as const },
   ];
   await addHouse(db, { id: 'big', name: 'Big house', channels: probes });
   await addHouse(db, { id: 'little', name: 'Little house', channels: probes });
@@ -84,6 +92,8 @@ async function loadSiteData(
       .set({ ...room, ...size })
       .where('id', '=', id)
       .execute();
+  await loadChecks(db, nowS);
+  for (const p of DEMO_PROGRAMS) await saveProgram(db, { basedOn: 0, ...p }, 'Tomas Reed');
   for (const content of [...DEMO_RECIPES, ...MORE_RECIPES]) await publish(db, content);
   await loadStores(db, nowS, 'Ines Quill');
   const link = (await latestVersions(db)).find((v) => v.content.name === 'Caraway garden link')!;
@@ -92,6 +102,18 @@ async function loadSiteData(
   tried.additions[0]!.fraction = 0.003;
   const draft = { recipeId: link.recipeId, basedOn: 1, content: tried };
   await saveRecipe(db, { ...draft, reason: 'Less salt, more caraway: to be tried' }, 'Tomas Reed');
+}
+
+/** Every probe was checked in ice and boiling water three weeks ago. */
+async function loadChecks(db: Db, nowS: number): Promise<void> {
+  const cores = await db.selectFrom('channel').select('id').where('what', '=', 'core').execute();
+  for (const [i, { id }] of cores.entries())
+    await recordCalibration(
+      db,
+      { channelId: id, iceC: (i % 3) * 0.1, altitudeM: 180 },
+      'Ines Quill',
+      nowS - 21 * 24 * HOUR,
+    );
 }
 
 /** Writes a recipe and approves it, as a formulator does. */
@@ -178,6 +200,7 @@ async function tellPresent(w: World, by: Record<string, Version>, nowS: number):
     houseId: 'big',
     until: 'cure_hold',
   });
+  const load = { id: randomUUID(), sticks: 9, position: 'back, sticks 1 to 9', storesAir: true };
   await tell(w, {
     ...base,
     version: ring,
@@ -186,6 +209,20 @@ async function tellPresent(w: World, by: Record<string, Version>, nowS: number):
     houseId: 'big',
     until: 'in_house',
     seed: 17,
+    load,
+  });
+  const duck = by['Duck and sorrel link']!;
+  await tell(w, {
+    ...base,
+    version: duck,
+    meatG: 18_000,
+    startS: before(duck, 165),
+    houseId: 'big',
+    until: 'in_house',
+    seed: 23,
+    load: { ...load, sticks: 6, position: 'front, sticks 10 to 15', storesAir: false },
+    probes: ['core-3', 'core-4'],
+    program: { name: ring.content.name, versionId: null, stages: ring.content.program },
   });
   await tell(w, {
     ...base,
@@ -233,14 +270,14 @@ async function clearStale(w: World, nowS: number): Promise<boolean> {
 }
 
 /**
- * Loads the demo where it is missing and sees that something is running now; returns fresh tokens for
- * the simulated houses (those of earlier starts are revoked).
+ * Loads the demo where it is missing and sees that something is running now; returns the simulated
+ * houses with fresh tokens (those of earlier starts are revoked). One speaks HTTP, the next over a broker.
  */
 export async function loadDemo(
   db: Db,
   auth: ReturnType<typeof makeAuth>,
   nowS: number,
-): Promise<string[]> {
+): Promise<DemoDevice[]> {
   const isNew = (await countPeople(db)) === 0;
   if (isNew) await loadSiteData(db, auth, nowS);
   const w = await world(db);
@@ -254,10 +291,11 @@ export async function loadDemo(
     .where('name', 'like', `${name}%`)
     .where('revokedAt', 'is', null)
     .execute();
-  const tokens: string[] = [];
-  for (const house of await listHouses(db))
-    tokens.push(
-      (await addDevice(db, { name: `${name} (${house.name})`, houseId: house.id })).token,
-    );
-  return tokens;
+  const devices: DemoDevice[] = [];
+  for (const [i, house] of (await listHouses(db)).entries()) {
+    const device = { name: `${name} (${house.name})`, houseId: house.id };
+    const { token } = await addDevice(db, device);
+    devices.push({ token, houseId: house.id, via: i % 2 === 0 ? 'http' : 'mqtt' });
+  }
+  return devices;
 }

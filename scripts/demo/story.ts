@@ -8,6 +8,7 @@ import {
   roundToScale,
   type Author,
   type EntryBody,
+  type ProgramStage,
   type Recipe,
   type RuleSet,
 } from '../../src/core';
@@ -27,7 +28,7 @@ import { moveStock } from '../../src/features/stores/service';
 import type { Version } from '../../src/features/recipes/repository';
 import type { Db } from '../../src/platform/db/client';
 import { hashOf } from '../../src/platform/hash';
-import { makeHistory, type ChillPart } from './history';
+import { makeHistory, type ChannelKey, type ChillPart } from './history';
 
 export const HOUR = 3600;
 
@@ -42,6 +43,10 @@ export type Story = {
   chill: ChillPart[];
   nowS: number;
   seed: number;
+  /** Several batches of one load: its id, where this one hangs, its own probes, and what it runs by. */
+  load?: { id: string; sticks: number; position: string; storesAir: boolean };
+  probes?: [string, string];
+  program?: { name: string; versionId: string | null; stages: ProgramStage[] };
 };
 export type World = {
   db: Db;
@@ -108,12 +113,20 @@ function weighIns(
   return { entries: out, cureId };
 }
 
+/** Channel that a line of the history goes to: several batches of one load have probes of their own. */
+function channelOf(s: Story, line: ChannelKey): string {
+  if (line === 'thick') return s.probes?.[0] ?? 'core-1';
+  if (line === 'thin') return s.probes?.[1] ?? 'core-2';
+  return line;
+}
+
 async function storeHistory(w: World, s: Story, runS: number, untilS: number) {
-  const history = makeHistory(s.version.content, runS, untilS, s.chill, s.seed);
+  const history = makeHistory(s.version.content, runS, untilS, s.chill, s.seed, s.program?.stages);
   const ids = w.channels[s.houseId]!;
   for (const [key, readings] of Object.entries(history.readings)) {
-    const channelId = ids[key];
-    if (channelId === undefined) continue;
+    const channelId = ids[channelOf(s, key as ChannelKey)];
+    const shared = key === 'air' || key === 'wet';
+    if (channelId === undefined || (shared && s.load && !s.load.storesAir)) continue;
     await storeReadings(
       w.db,
       readings.map((r) => ({
@@ -161,11 +174,21 @@ export async function tell(w: World, s: Story): Promise<string> {
     ]);
     t += 600;
     const history = await storeHistory(w, s, t, s.nowS);
-    lines.push([t, w.operator, { kind: 'run_started', houseId: s.houseId }]);
+    const hung = s.load && { loadId: s.load.id, sticks: s.load.sticks, position: s.load.position };
+    lines.push([
+      t,
+      w.operator,
+      {
+        kind: 'run_started',
+        houseId: s.houseId,
+        ...hung,
+        ...(s.program && { program: s.program }),
+      },
+    ]);
     const ids = w.channels[s.houseId]!;
     for (const [key, thickest] of [
-      ['core-1', true],
-      ['core-2', false],
+      [channelOf(s, 'thick'), true],
+      [channelOf(s, 'thin'), false],
     ] as const)
       if (ids[key])
         lines.push([
@@ -173,18 +196,23 @@ export async function tell(w: World, s: Story): Promise<string> {
           w.operator,
           { kind: 'probe_placed', channelId: ids[key]!, what: 'core', thickest },
         ]);
-    lines.push([
-      t,
-      w.operator,
-      { kind: 'probe_placed', channelId: ids.air!, what: 'air', thickest: false },
-    ]);
+    for (const [key, what] of [
+      ['air', 'air'],
+      ['wet', 'wet_bulb'],
+    ] as const)
+      if (ids[key])
+        lines.push([
+          t,
+          w.operator,
+          { kind: 'probe_placed', channelId: ids[key]!, what, thickest: false },
+        ]);
     for (const stage of history.stages.slice(1))
       lines.push([stage.startS, w.operator, { kind: 'stage_started', stageIndex: stage.index }]);
     if (history.pulledS !== null) lines.push([history.pulledS, w.operator, { kind: 'pulled' }]);
     for (const c of history.chill)
       lines.push([c.startS, w.operator, { kind: 'chill_started', medium: c.medium }]);
     if (s.until === 'to_sign' || s.until === 'released') {
-      const done = history.readings.air.at(-1)!.tS;
+      const done = history.readings.thick.at(-1)!.tS;
       lines.push(
         [done, w.operator, { kind: 'step_done', step: 'bloom' }],
         [

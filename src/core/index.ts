@@ -16,6 +16,7 @@ export {
   PLACES_IN_PROCESS,
   SPECIES,
   STAGE_KINDS,
+  STAGE_PLACES,
   UNCURED_SMOKE_FROM_C,
   acceleratorPpm,
   hasPoultry,
@@ -33,7 +34,9 @@ export {
   type ProgramStage,
   type Recipe,
   type Species,
+  type StageEnds,
   type StageKind,
+  type StagePlace,
   type Writing,
 } from './formula/recipe';
 export { ionFromSodiumNitrite, sodiumNitriteFromIon } from './formula/nitrite-ion';
@@ -117,6 +120,8 @@ export {
 } from './formats/ingredients/parse-list';
 export {
   lethality,
+  SALMONELLA,
+  pieceLogs,
   secondsStillNeeded,
   type Lethality,
   type LethalityModel,
@@ -128,7 +133,22 @@ export { checkCooling, type CoolingResult, type CoolingStep } from './cooling/ch
 export { comeUp } from './cooling/come-up';
 export type { TimedWindow, WindowStatus } from './cooling/timed-window';
 export { parseLogger, type LoggerOptions, type ParsedLogger } from './formats/logger/parse-logger';
-export { creditProbe, type Evidence } from './probes/evidence';
+export {
+  USUAL_PROBE,
+  creditProbe,
+  type CreditOptions,
+  type Evidence,
+  type ProbeSpan,
+  type RejectReason,
+  type Rejection,
+} from './probes/evidence';
+export {
+  checkCalibration,
+  withOffsets,
+  type Calibration,
+  type CalibrationCheck,
+  type CalibrationResult,
+} from './probes/calibration';
 export { thinReadings } from './probes/thin';
 export {
   planBackward,
@@ -184,7 +204,38 @@ export {
 } from './forecast/forecast-finish';
 export type { RunChannel, RunReading } from './forecast/readings';
 export type { Target } from './forecast/run-model';
-export { coreTauS, stepHouse, type HouseState } from './house/first-model';
+export {
+  alarmChanges,
+  alarmRank,
+  alarmsOf,
+  type Alarm,
+  type AlarmChanges,
+  type AlarmCode,
+  type AlarmRank,
+} from './house/alarms';
+export { designProgram, type DesignGoal } from './house/design-program';
+export { chillStage, filmOf, heatProduct, heatStage } from './house/heat-stage';
+export {
+  FAT_OUT_C,
+  programTroubles,
+  type Trouble,
+  type TroubleCode,
+} from './house/program-troubles';
+export {
+  mediumIn,
+  placeOf,
+  runProgram,
+  runStages,
+  stageAt,
+  type RunStage,
+} from './house/run-stage';
+export {
+  stageProgress,
+  type StageEvidence,
+  type StageProgress,
+  type Wait,
+  type WaitCode,
+} from './house/stage-progress';
 export { effectiveEntries } from './logbook/effective';
 export type {
   Author,
@@ -196,11 +247,19 @@ export type {
   LotProblem,
   StepName,
 } from './logbook/entry';
-export { LOT_PROBLEMS } from './logbook/entry';
+export { LOT_PROBLEMS, RUN_EVENTS, type RunEvent } from './logbook/entry';
 export { foldBatch } from './logbook/fold';
 export { refuse, type Proposed, type Refusal } from './logbook/accept';
-export type { BatchState, Phase, ProbeUse, Weighed } from './logbook/state';
-export type { Case, Check, CheckCode, CheckStatus, Figure, Series } from './verdict/check';
+export type { AlarmState, BatchState, Phase, ProbeUse, Weighed } from './logbook/state';
+export type {
+  Calibrations,
+  Case,
+  Check,
+  CheckCode,
+  CheckStatus,
+  Figure,
+  Series,
+} from './verdict/check';
 export { chillLogs, houseWindow } from './verdict/heat-checks';
 export { coreLogs, judgedLogs, type CoreLog } from './verdict/core-probes';
 export { judgeLethality, stillNeededS } from './verdict/lethality-way';

@@ -45,6 +45,8 @@ export class Show {
   }
 
   temp = (tempC: number) => this.quantity('temperature', tempC);
+  /** A difference of temperatures. */
+  tempStep = (stepC: number) => this.quantity('temperatureStep', stepC);
   mass = (massG: number) => this.quantity('mass', massG);
 
   /** Grams as the scale shows them: the scale decides the decimals, doses are always weighed in grams. */

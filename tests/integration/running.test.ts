@@ -70,7 +70,7 @@ test('the houses know their loads, set points and curves', async () => {
   const houses = await housesNow(demo, await open());
   const big = houses.find((h) => h.id === 'big')!;
   expect(big.load!.case.state.phase).toBe('in_house');
-  expect(surroundings(big.load!.head.recipe, big.load!.case.state)).toMatchObject({
+  expect(surroundings(big.load!.case.state)).toMatchObject({
     medium: 'air',
     setC: 68,
   });

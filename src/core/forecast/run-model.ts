@@ -75,6 +75,9 @@ const shaped = (product: HeatProduct, f: Factors): CylinderSpec => {
   const spec = cylinderOf(product, SHELLS);
   return {
     ...spec,
+    /* Ends are left to the fitted diameter: a forecast has to be quick. */
+    halfLengthM: null,
+    layers: 1,
     radiusM: spec.radiusM * f.diameter,
     kWmK: spec.kWmK * f.conductivity,
     permeability: Math.min(1.5, spec.permeability * f.evaporation),

@@ -59,6 +59,25 @@ function composition(recipe: Recipe, finishedG: number, batterG: number) {
   };
 }
 
+/**
+ * Fat and water of a recipe's batter, by mass; null while a meat line has no fat figure.
+ * @source fat-free meat as {@link FAT_FREE_MEAT}
+ */
+export function batterComposition(
+  recipe: Recipe,
+): { fatFraction: number; waterFraction: number } | null {
+  if (recipe.meat.some((m) => m.fatFraction === undefined)) return null;
+  const { batterG } = compose(recipe, 1000);
+  const meatFat = recipe.meat.reduce((sum, m) => sum + m.share * m.fatFraction!, 0);
+  const fatG =
+    1000 * (meatFat + recipe.additions.reduce((s, a) => s + a.fraction * (a.fatFraction ?? 0), 0));
+  const waterG =
+    1000 *
+    ((1 - meatFat) * FAT_FREE_MEAT.water +
+      recipe.additions.reduce((s, a) => s + a.fraction * waterIn(a), 0));
+  return { fatFraction: fatG / batterG, waterFraction: waterG / batterG };
+}
+
 function cost(recipe: Recipe, c: Composition, casingM: number) {
   const priced: [string, number | undefined, number][] = [
     ...recipe.meat.map((m): [string, number | undefined, number] => [m.name, m.costPerKg, m.share]),

@@ -24,7 +24,7 @@ export type HeatProduct = {
 };
 
 /** Lengths in diameters from which a piece counts as endless. */
-const LONG_FROM = 6;
+const LONG_FROM = 4;
 /** Composition where a recipe says nothing: a usual coarse pork sausage. */
 const USUAL = { fatFraction: 0.25, waterFraction: 0.57 } as const;
 /** Water passes a natural casing about as freely as this. Model default. */

@@ -21,6 +21,8 @@ export type HeatSample = {
   lossFraction: number;
   /** Decimal reductions of the core since the start. */
   logs: number;
+  /** How freely the surface gives off water, 1 wet to 0 dry. */
+  wetness: number;
 };
 
 export type StageEnded = { stage: number; tS: number; reason: EndReason };
@@ -71,7 +73,7 @@ class Run {
   }
 
   sample(stage: number, mediumC: number): void {
-    const { coreC, surfaceC, meanC, lossFraction } = this.body;
+    const { coreC, surfaceC, meanC, lossFraction, wetness } = this.body;
     const { tS } = this.marcher;
     if (this.samples.length >= MOST_SAMPLES)
       throw new QuantityError('outputEveryS', this.everyS, 'long enough for this program');
@@ -84,6 +86,7 @@ class Run {
       meanC,
       lossFraction,
       logs: this.logs,
+      wetness,
     });
   }
 

@@ -31,7 +31,13 @@ export type Refusal =
   | 'already_signed'
   | 'not_cured'
   | 'cure_first'
-  | 'not_fermented';
+  | 'not_fermented'
+  | 'already_paused'
+  | 'not_paused'
+  | 'not_this_stage'
+  | 'already_moved'
+  | 'unknown_alarm'
+  | 'practice';
 
 export type Proposed = { body: EntryBody; happenedS: number; corrects: string | null };
 
@@ -69,13 +75,21 @@ const ASK: { [K in EntryKind]?: Ask<K> } = {
   },
   cure_hold_ended: (s) => (s.hold && s.hold.endS === null ? null : 'hold_not_running'),
   run_started: (s) => (s.run ? 'run_already_started' : null),
-  stage_started: (s, b, r) => {
-    if (!r.program[b.stageIndex]) return 'unknown_stage';
-    return (
-      inRun(s) ??
-      (s.run!.stages.some((x) => x.index >= b.stageIndex) ? 'stage_already_started' : null)
-    );
+  stage_started: (s, b) => {
+    const refused = inRun(s);
+    if (refused) return refused;
+    if (!s.run!.program[b.stageIndex]) return 'unknown_stage';
+    if (s.run!.moves.length > 0) return 'already_moved';
+    return s.run!.stages.some((x) => x.index >= b.stageIndex) ? 'stage_already_started' : null;
   },
+  stage_extended: (s, b) =>
+    inRun(s) ?? (s.run!.stages.at(-1)!.index === b.stageIndex ? null : 'not_this_stage'),
+  run_paused: (s) =>
+    inRun(s) ?? (s.run!.pauses.some((p) => p.toS === null) ? 'already_paused' : null),
+  run_resumed: (s) => inRun(s) ?? (s.run!.pauses.some((p) => p.toS === null) ? null : 'not_paused'),
+  moved: inRun,
+  event_logged: (s) => (s.run ? null : 'run_not_started'),
+  alarm_acknowledged: (s, b) => (s.alarms.some((a) => a.key === b.key) ? null : 'unknown_alarm'),
   probe_placed: (s, b) =>
     s.probes.some((p) => p.channelId === b.channelId && p.toS === null)
       ? 'probe_already_placed'
@@ -87,7 +101,10 @@ const ASK: { [K in EntryKind]?: Ask<K> } = {
   chill_started: (s) => (s.run?.pulledS == null ? 'not_pulled' : null),
   disposed: (s, b) =>
     s.holds.some((h) => h.open) || b.disposition === 'destroy' ? null : 'no_open_hold',
-  signed: (s) => (s.holds.some((h) => h.open) ? 'on_hold' : null),
+  signed: (s) => {
+    if (s.practice) return 'practice';
+    return s.holds.some((h) => h.open) ? 'on_hold' : null;
+  },
 };
 
 /** What may be corrected: facts that people report, not signatures, decisions or corrections. */
@@ -103,6 +120,8 @@ const CORRECTABLE: readonly EntryKind[] = [
   'reading_logged',
   'ph_logged',
   'readings_imported',
+  'event_logged',
+  'moved',
   'pulled',
   'chill_started',
   'noted',
@@ -120,7 +139,7 @@ function refuseCorrection(
 }
 
 /** Kinds that are still taken when the record is closed, and while a batch is on hold. */
-const AFTER_SIGNATURE: readonly EntryKind[] = ['corrected', 'noted'];
+const AFTER_SIGNATURE: readonly EntryKind[] = ['corrected', 'noted', 'alarm_acknowledged'];
 /** Making goes no further on hold; looking, logging, cooling and deciding do. */
 const STOPPED_BY_HOLD: readonly EntryKind[] = ['run_started', 'signed'];
 

@@ -1,4 +1,4 @@
-import type { ChillMedium } from '../formula/recipe';
+import type { ChillMedium, ProgramStage } from '../formula/recipe';
 import type { ReadingPlace } from '../units/plausible';
 
 export type StepName = 'grind' | 'mix' | 'stuff' | 'surface_dry' | 'bloom' | 'pack';
@@ -14,6 +14,17 @@ export const LOT_PROBLEMS = [
 ] as const;
 export type LotProblem = (typeof LOT_PROBLEMS)[number];
 export type HoldSource = 'rule' | 'person';
+
+/** What happens at a house besides stages and readings. */
+export const RUN_EVENTS = [
+  'fuel',
+  'door_open',
+  'rotated',
+  'wood_added',
+  'smoke_out',
+  'probe_moved',
+] as const;
+export type RunEvent = (typeof RUN_EVENTS)[number];
 
 export type ImportedChannel = {
   channelId: number;
@@ -31,6 +42,8 @@ export type EntryBody =
       recipeVersionId: string;
       recipeSha256: string;
       rules: { id: string; sha256: string }[];
+      /** Made for practice: it can never be released. */
+      practice?: true;
       carriesOver?: string;
     }
   | {
@@ -58,9 +71,33 @@ export type EntryBody =
   | { kind: 'cure_hold_started'; coolerC?: number }
   | { kind: 'cure_hold_ended'; coolerC?: number }
   | { kind: 'step_done'; step: StepName; tempC?: number; weightG?: number }
-  | { kind: 'run_started'; houseId: string }
-  | { kind: 'stage_started'; stageIndex: number }
-  | { kind: 'probe_placed'; channelId: number; what: ReadingPlace; thickest: boolean }
+  | {
+      kind: 'run_started';
+      houseId: string;
+      /** The load that it hangs in together with others. */
+      loadId?: string;
+      /** The stages that it runs by; the recipe's own when left out. */
+      program?: { name: string; versionId: string | null; stages: ProgramStage[] };
+      sticks?: number;
+      position?: string;
+    }
+  | { kind: 'stage_started'; stageIndex: number; reason?: string }
+  | { kind: 'stage_extended'; stageIndex: number; byS: number; reason: string }
+  | { kind: 'run_paused'; reason: string }
+  | { kind: 'run_resumed' }
+  /** Out of the load into something of its own, such as a bath, while the rest goes on. */
+  | { kind: 'moved'; stage: ProgramStage; reason: string }
+  | { kind: 'event_logged'; event: RunEvent; text?: string }
+  | { kind: 'alarm_raised'; alarm: string; key: string; figures: Record<string, number> }
+  | { kind: 'alarm_cleared'; key: string }
+  | { kind: 'alarm_acknowledged'; key: string; text?: string }
+  | {
+      kind: 'probe_placed';
+      channelId: number;
+      what: ReadingPlace;
+      thickest: boolean;
+      position?: string;
+    }
   | { kind: 'probe_removed'; channelId: number; reason: string }
   | { kind: 'reading_logged'; what: ReadingPlace; tempC: number; thickest: boolean }
   | { kind: 'readings_imported'; fileName: string; sha256: string; channels: ImportedChannel[] }

@@ -19,6 +19,8 @@ function empty(): BatchState {
     hold: null,
     steps: {},
     run: null,
+    practice: false,
+    alarms: [],
     chill: [],
     probes: [],
     hand: [],
@@ -37,7 +39,12 @@ const warmer = (a: number | null, b: number | undefined) =>
 
 const APPLY: Apply = {
   batch_started: (s, b, e) => {
-    Object.assign(s, { startedS: e.happenedS, plannedMeatG: b.plannedMeatG, readyByS: b.readyByS });
+    Object.assign(s, {
+      startedS: e.happenedS,
+      plannedMeatG: b.plannedMeatG,
+      readyByS: b.readyByS,
+      practice: b.practice ?? false,
+    });
   },
   weighed: (s, b, e) => {
     if (b.lineId === CURE_LINE) s.cureCheck = null;
@@ -73,12 +80,62 @@ const APPLY: Apply = {
     s.run = {
       houseId: b.houseId,
       startS: e.happenedS,
-      stages: [{ index: 0, startS: e.happenedS }],
+      loadId: b.loadId ?? null,
+      sticks: b.sticks ?? null,
+      position: b.position ?? null,
+      programName: b.program?.name ?? null,
+      program: b.program?.stages ?? [],
+      stages: [{ index: 0, startS: e.happenedS, reason: null, by: e.by }],
+      moves: [],
+      extended: [],
+      pauses: [],
+      events: [],
       pulledS: null,
     };
   },
   stage_started: (s, b, e) => {
-    s.run?.stages.push({ index: b.stageIndex, startS: e.happenedS });
+    s.run?.stages.push({
+      index: b.stageIndex,
+      startS: e.happenedS,
+      reason: b.reason ?? null,
+      by: e.by,
+    });
+  },
+  stage_extended: (s, b, e) => {
+    const { byS, reason } = b;
+    s.run?.extended.push({ index: b.stageIndex, byS, reason, by: e.by, atS: e.happenedS });
+  },
+  run_paused: (s, b, e) => {
+    s.run?.pauses.push({ fromS: e.happenedS, toS: null, reason: b.reason, by: e.by });
+  },
+  run_resumed: (s, _b, e) => {
+    const pause = s.run?.pauses.findLast((p) => p.toS === null);
+    if (pause) pause.toS = e.happenedS;
+  },
+  moved: (s, b, e) => {
+    s.run?.moves.push({ stage: b.stage, startS: e.happenedS, reason: b.reason, by: e.by });
+  },
+  event_logged: (s, b, e) => {
+    s.run?.events.push({ event: b.event, text: b.text ?? null, atS: e.happenedS, by: e.by });
+  },
+  alarm_raised: (s, b, e) => {
+    const { key, alarm, figures } = b;
+    s.alarms.push({
+      key,
+      alarm,
+      figures,
+      raisedS: e.happenedS,
+      clearedS: null,
+      acknowledged: null,
+    });
+  },
+  alarm_cleared: (s, b, e) => {
+    const alarm = s.alarms.findLast((a) => a.key === b.key);
+    if (alarm) alarm.clearedS = e.happenedS;
+  },
+  alarm_acknowledged: (s, b, e) => {
+    const alarm = s.alarms.findLast((a) => a.key === b.key);
+    if (alarm) alarm.acknowledged = { by: e.by, atS: e.happenedS, text: b.text ?? null };
   },
   probe_placed: (s, b, e) => {
     s.probes.push({
@@ -86,6 +143,7 @@ const APPLY: Apply = {
       name: null,
       what: b.what,
       thickest: b.thickest,
+      position: b.position ?? null,
       fromS: e.happenedS,
       toS: null,
     });
@@ -104,6 +162,7 @@ const APPLY: Apply = {
         name: c.name,
         what: c.what,
         thickest: c.thickest,
+        position: null,
         fromS: s.startedS,
         toS: null,
       });
@@ -189,6 +248,7 @@ export function foldBatch(recipe: Recipe, entries: readonly Entry[]): BatchState
     );
     state.lastS = Math.max(state.lastS, e.happenedS);
   }
+  if (state.run && state.run.programName === null) state.run.program = recipe.program;
   const meat = recipe.meat.map((m) => state.weighed[m.id]);
   if (meat.length > 0 && meat.every((w) => w !== undefined)) {
     state.meatG = meat.reduce((sum, w) => sum + w!.amountG, 0);

@@ -1,4 +1,4 @@
-import type { ChillMedium } from '../formula/recipe';
+import type { ChillMedium, ProgramStage } from '../formula/recipe';
 import type { ReadingPlace } from '../units/plausible';
 import type {
   Author,
@@ -6,6 +6,7 @@ import type {
   DispositionKind,
   HoldSource,
   LotProblem,
+  RunEvent,
   StepName,
 } from './entry';
 
@@ -43,6 +44,7 @@ export type ProbeUse = {
   name: string | null;
   what: ReadingPlace;
   thickest: boolean;
+  position: string | null;
   fromS: number;
   toS: number | null;
 };
@@ -72,6 +74,16 @@ export type Disposition = {
   seq: number;
 };
 
+/** An alarm as the record tells it. */
+export type AlarmState = {
+  key: string;
+  alarm: string;
+  figures: Record<string, number>;
+  raisedS: number;
+  clearedS: number | null;
+  acknowledged: { by: Author; atS: number; text: string | null } | null;
+};
+
 export type AllowedLot = {
   lotId: string | null;
   lineId: string;
@@ -94,9 +106,22 @@ export type BatchState = {
   run: {
     houseId: string;
     startS: number;
-    stages: { index: number; startS: number }[];
+    loadId: string | null;
+    sticks: number | null;
+    position: string | null;
+    programName: string | null;
+    /** What it runs by: pinned when the run began, else the recipe's own. */
+    program: ProgramStage[];
+    stages: { index: number; startS: number; reason: string | null; by: Author }[];
+    /** Taken out of the load into stages of its own. */
+    moves: { stage: ProgramStage; startS: number; reason: string; by: Author }[];
+    extended: { index: number; byS: number; reason: string; by: Author; atS: number }[];
+    pauses: { fromS: number; toS: number | null; reason: string; by: Author }[];
+    events: { event: RunEvent; text: string | null; atS: number; by: Author }[];
     pulledS: number | null;
   } | null;
+  practice: boolean;
+  alarms: AlarmState[];
   chill: { medium: ChillMedium; startS: number }[];
   probes: ProbeUse[];
   hand: HandReading[];

@@ -1,69 +1,181 @@
 import type { Reading } from '../lethality/reading';
+import { requireReadings } from '../lethality/reading';
 import type { ProbeRule } from '../rules/rule';
+import { isCalibrated, type Calibration } from './calibration';
+import { slidOutSpans } from './slid-out';
 
 export type ProbeSource = 'logger' | 'hand';
 export type ProbePhase = 'house' | 'chill';
+export type RejectReason = 'gap' | 'jump' | 'flat_line' | 'reads_air' | 'drift' | 'calibration';
 
-export type Rejection = { fromS: number; toS: number; reason: 'gap' | 'jump' | 'flat_line' };
-/** The stretches of a core log that count, and those that do not. */
+export type ProbeSpan = { fromS: number; toS: number };
+export type Rejection = ProbeSpan & { reason: RejectReason };
+/** The stretches of a core log that count, with their readings, and those that do not. */
 export type Evidence = { spans: Reading[][]; rejected: Rejection[] };
+
+export type CreditOptions = Partial<Omit<ProbeRule, 'kind'>> & {
+  source?: ProbeSource;
+  phase?: ProbePhase;
+  /** Air around the piece, in time order; without it nobody can say that the probe slid out. */
+  air?: readonly Reading[];
+  diameterMm?: number;
+  /** Other core logs of the same batch and thickness. */
+  neighbours?: readonly (readonly Reading[])[];
+  /** Checks of this probe; left out, no check is asked for. */
+  calibrations?: readonly Calibration[];
+};
+
+/** What counts where no rule says otherwise. @source usual site values, as preset `probe-crossed` */
+export const USUAL_PROBE: Omit<ProbeRule, 'kind'> = {
+  maxGapS: 600,
+  handMaxGapS: 1800,
+  chillMaxGapS: 3600,
+  flatLineS: 1800,
+  maxCPerMin: 6,
+  slidOut: true,
+  neighbourC: 8,
+  neighbourS: 1200,
+  calibrationMaxAgeS: 90 * 86_400,
+};
 
 /** Same to the last digit of any logger, °C. */
 const SAME_C = 1e-4;
+const USUAL_DIAMETER_MM = 38;
 
-function flatStretches(readings: readonly Reading[], rule: ProbeRule): Rejection[] {
-  const out: Rejection[] = [];
+type IndexSpan = [number, number];
+
+function flatSpans(readings: readonly Reading[], flatLineS: number): IndexSpan[] {
+  const out: IndexSpan[] = [];
   let start = 0;
   for (let i = 1; i <= readings.length; i += 1) {
     const same =
       i < readings.length && Math.abs(readings[i]!.tempC - readings[start]!.tempC) <= SAME_C;
     if (same) continue;
-    const fromS = readings[start]!.tS;
-    const toS = readings[i - 1]!.tS;
-    if (toS - fromS > rule.flatLineS) out.push({ fromS, toS, reason: 'flat_line' });
+    if (readings[i - 1]!.tS - readings[start]!.tS > flatLineS) out.push([start + 1, i - 1]);
     start = i;
   }
   return out;
 }
 
-/**
- * Credits a core log: a silence longer than the rule allows, a change too steep for the middle of a
- * sausage (house only: a probe slid out, a fault) and a value that stands still too long earn nothing.
- * @param readings core, in time order, s and °C
- * @source the site's probe rule; usual values
- */
-export function creditProbe(
+/** Stretches longer than `longS` in which the probe is hotter than the coolest of its neighbours by more than `mostC`. */
+function driftSpans(
   readings: readonly Reading[],
-  rule: ProbeRule,
-  source: ProbeSource,
-  phase: ProbePhase,
-): Evidence {
-  const houseGap = source === 'hand' ? rule.handMaxGapS : rule.maxGapS;
-  const maxGapS = phase === 'chill' ? rule.chillMaxGapS : houseGap;
-  const flat = source === 'logger' && phase === 'house' ? flatStretches(readings, rule) : [];
-  const rejected: Rejection[] = [...flat];
+  neighbours: readonly (readonly Reading[])[],
+  mostC: number,
+  longS: number,
+): IndexSpan[] {
+  const at = neighbours.map(() => 0);
+  const off = readings.map((r) => {
+    let coolest = Infinity;
+    neighbours.forEach((n, k) => {
+      while (at[k]! < n.length - 1 && n[at[k]! + 1]!.tS <= r.tS) at[k]! += 1;
+      const near = n[at[k]!];
+      if (near && Math.abs(near.tS - r.tS) <= 300) coolest = Math.min(coolest, near.tempC);
+    });
+    return r.tempC - coolest > mostC;
+  });
+  const out: IndexSpan[] = [];
+  let start: number | null = null;
+  for (let i = 0; i <= readings.length; i += 1) {
+    if (off[i]) start ??= i;
+    else if (start !== null) {
+      if (readings[i - 1]!.tS - readings[start]!.tS > longS) out.push([start, i - 1]);
+      start = null;
+    }
+  }
+  return out;
+}
+
+function uncalibrated(
+  readings: readonly Reading[],
+  calibrations: readonly Calibration[],
+  maxAgeS: number,
+): IndexSpan[] {
+  const out: IndexSpan[] = [];
+  readings.forEach((r, i) => {
+    if (isCalibrated(calibrations, r.tS, maxAgeS)) return;
+    const last = out.at(-1);
+    if (last && last[1] === i - 1) last[1] = i;
+    else out.push([i, i]);
+  });
+  return out;
+}
+
+/** Spans of readings that say nothing, with the reason. */
+function badSpans(readings: readonly Reading[], o: CreditOptions): [IndexSpan, RejectReason][] {
+  const logger = o.source !== 'hand';
+  const house = o.phase !== 'chill';
+  const bad: [IndexSpan, RejectReason][] = [];
+  const add = (spans: IndexSpan[], reason: RejectReason) =>
+    bad.push(...spans.map((s): [IndexSpan, RejectReason] => [s, reason]));
+  if (!logger) return bad;
+  if (house) add(flatSpans(readings, o.flatLineS ?? Infinity), 'flat_line');
+  if (house && o.slidOut && o.air)
+    add(slidOutSpans(readings, o.air, o.diameterMm ?? USUAL_DIAMETER_MM), 'reads_air');
+  if (o.neighbourC !== undefined && o.neighbours && o.neighbours.length > 0)
+    add(driftSpans(readings, o.neighbours, o.neighbourC, o.neighbourS ?? 1200), 'drift');
+  if (o.calibrationMaxAgeS !== undefined && o.calibrations)
+    add(uncalibrated(readings, o.calibrations, o.calibrationMaxAgeS), 'calibration');
+  return bad;
+}
+
+function breakBetween(a: Reading, b: Reading, o: CreditOptions): 'gap' | 'jump' | null {
+  const house = o.phase !== 'chill';
+  const houseGap = o.source === 'hand' ? o.handMaxGapS : o.maxGapS;
+  const dt = b.tS - a.tS;
+  if (dt > ((house ? houseGap : o.chillMaxGapS) ?? Infinity)) return 'gap';
+  const steep = house && o.source !== 'hand' && dt > 0;
+  const most = (o.maxCPerMin ?? Infinity) * Math.max(dt / 60, 0.5);
+  return steep && Math.abs(b.tempC - a.tempC) > most ? 'jump' : null;
+}
+
+/** {@link creditProbe} with the readings of each credited stretch; nothing is asked for that `options` leave out. */
+export function evidenceOf(readings: readonly Reading[], options: CreditOptions): Evidence {
+  const bad = badSpans(readings, options);
+  const rejected: Rejection[] = bad.map(([[from, to], reason]) => ({
+    /* A stuck value is stuck from the reading before the first repeat on. */
+    fromS: readings[reason === 'flat_line' ? from - 1 : from]!.tS,
+    toS: readings[to]!.tS,
+    reason,
+  }));
+  const isBad = new Uint8Array(readings.length);
+  for (const [[from, to]] of bad) isBad.fill(1, from, to + 1);
   const spans: Reading[][] = [];
   let span: Reading[] = [];
   readings.forEach((r, i) => {
     const prev = readings[i - 1];
-    const reason = prev && breakBetween(prev, r);
+    const reason = prev ? breakBetween(prev, r, options) : null;
     if (prev && reason) rejected.push({ fromS: prev.tS, toS: r.tS, reason });
-    const stuck = flat.some((f) => r.tS > f.fromS && r.tS <= f.toS);
-    if ((reason || stuck) && span.length > 0) {
+    if ((reason || isBad[i]) && span.length > 0) {
       spans.push(span);
       span = [];
     }
-    if (!stuck) span.push(r);
+    if (!isBad[i]) span.push(r);
   });
   if (span.length > 0) spans.push(span);
   return { spans, rejected };
+}
 
-  function breakBetween(a: Reading, b: Reading): 'gap' | 'jump' | null {
-    const dt = b.tS - a.tS;
-    if (dt > maxGapS) return 'gap';
-    const steep = phase === 'house' && source === 'logger' && dt > 0;
-    return steep && Math.abs(b.tempC - a.tempC) > rule.maxCPerMin * Math.max(dt / 60, 0.5)
-      ? 'jump'
-      : null;
-  }
+/**
+ * Credits a core log: what is not credited earns no lethality and closes no gap. A silence longer than
+ * `maxGapS`; in the house a change steeper than `maxCPerMin`, a value that stands still for longer than
+ * `flatLineS`, a probe that shows the air because it slid out; a probe hotter than its coolest neighbour
+ * by more than `neighbourC` for `neighbourS`; and times at which its last check in ice or boiling water was
+ * older than `calibrationMaxAgeS`.
+ * @param readings core, in time order, s and °C
+ * @param options limits, usual ones where left out; what is known of the surroundings
+ * @returns credited stretches and rejected ones with the reason, s; they may overlap only in a rejection's end points
+ * @throws RangeError when readings are not finite or run back in time
+ * @source the site's probe rule; usual values
+ */
+export function creditProbe(
+  readings: readonly Reading[],
+  options: CreditOptions = {},
+): { credited: ProbeSpan[]; rejected: Rejection[] } {
+  requireReadings(readings);
+  const { spans, rejected } = evidenceOf(readings, { ...USUAL_PROBE, ...options });
+  return {
+    credited: spans.map((s) => ({ fromS: s[0]!.tS, toS: s.at(-1)!.tS })),
+    rejected: rejected.sort((a, b) => a.fromS - b.fromS),
+  };
 }

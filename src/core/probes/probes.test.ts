@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { testRules } from '../testing/recipe';
-import { creditProbe } from './evidence';
+import { evidenceOf } from './evidence';
 import { thinReadings } from './thin';
 
 const rule = testRules().probe_evidence.body;
@@ -14,14 +14,14 @@ test.each([
   ['a leap breaks it', log([0, 50], [1, 60], [2, 61]), 'logger', 'house', 2, ['jump']],
   ['a leap by hand is the next reading', log([0, 50], [10, 70]), 'hand', 'house', 1, []],
 ] as const)('%s', (_, readings, source, phase, spans, reasons) => {
-  const e = creditProbe(readings, rule, source, phase);
+  const e = evidenceOf(readings, { ...rule, source, phase });
   expect(e.spans).toHaveLength(spans);
   expect(e.rejected.map((r) => r.reason)).toEqual(reasons);
 });
 
 test('a probe that stands still earns nothing from then on', () => {
   const stuck = Array.from({ length: 40 }, (_, i): [number, number] => [i, 63.2]);
-  const e = creditProbe(log(...stuck, [41, 63.9], [42, 64]), rule, 'logger', 'house');
+  const e = evidenceOf(log(...stuck, [41, 63.9], [42, 64]), rule);
   expect(e.rejected[0]!.reason).toBe('flat_line');
   expect(e.spans.flat().map((r) => r.tS / 60)).toEqual([0, 41, 42]);
 });

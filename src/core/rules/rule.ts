@@ -68,6 +68,13 @@ export type ProbeRule = {
   flatLineS: number;
   /** Steepest believable change of a core, °C per minute. */
   maxCPerMin: number;
+  /** A core that takes on the air's temperature faster than meat can is out of its piece. */
+  slidOut?: boolean;
+  /** A core hotter than its coolest neighbour by more than this, °C, for longer than neighbourS, has drifted. */
+  neighbourC?: number;
+  neighbourS?: number;
+  /** A house probe earns credit only this long after its last check in ice or boiling water, s. */
+  calibrationMaxAgeS?: number;
 };
 
 export type RuleBody =

@@ -1,6 +1,6 @@
 import { fromBase, toBase, type UnitSystem } from './units';
 
-export type ReadingPlace = 'core' | 'air' | 'cooler';
+export type ReadingPlace = 'core' | 'air' | 'wet_bulb' | 'cooler';
 
 export type Plausibility =
   | { kind: 'ok' }
@@ -13,6 +13,7 @@ const SPAN: Record<ReadingPlace, { min: number; max: number; usualMin: number; u
   {
     core: { min: -30, max: 99.9, usualMin: -5, usualMax: 85 },
     air: { min: -30, max: 200, usualMin: -10, usualMax: 120 },
+    wet_bulb: { min: -30, max: 100, usualMin: -10, usualMax: 95 },
     cooler: { min: -40, max: 60, usualMin: -25, usualMax: 15 },
   };
 

@@ -1,5 +1,6 @@
 import type { Recipe } from '../formula/recipe';
 import type { Reading } from '../lethality/reading';
+import type { Calibration } from '../probes/calibration';
 import type { BatchState } from '../logbook/state';
 import type { Rule, RuleSet } from '../rules/rule';
 
@@ -32,11 +33,15 @@ export type Check = {
 
 export type Series = Readonly<Record<number, readonly Reading[]>>;
 
+/** Checks of each house probe, by channel; a channel that is not in it needs none (a log read from a file). */
+export type Calibrations = Readonly<Record<number, readonly Calibration[]>>;
+
 export type Case = {
   recipe: Recipe;
   rules: RuleSet;
   state: BatchState;
   series: Series;
+  calibrations: Calibrations;
   nowS: number;
 };
 

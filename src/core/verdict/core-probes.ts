@@ -1,5 +1,6 @@
 import type { Reading } from '../lethality/reading';
-import { creditProbe, type Evidence, type ProbePhase, type ProbeSource } from '../probes/evidence';
+import { evidenceOf, type Evidence, type ProbePhase, type ProbeSource } from '../probes/evidence';
+import { stageAt } from '../house/run-stage';
 import type { Case } from './check';
 
 export type CoreLog = {
@@ -13,6 +14,27 @@ export type CoreLog = {
 
 const within = (readings: readonly Reading[], fromS: number, toS: number) =>
   readings.filter((r) => r.tS >= fromS && r.tS <= toS);
+
+/** Air of the house while the batch was in it, not while it lay in water. */
+function airAround(c: Case, fromS: number, toS: number): Reading[] {
+  return c.state.probes
+    .filter((p) => p.what === 'air')
+    .flatMap((p) =>
+      within(
+        c.series[p.channelId] ?? [],
+        Math.max(fromS, p.fromS),
+        Math.min(toS, p.toS ?? Infinity),
+      ),
+    )
+    .filter((r) => stageAt(c.state, r.tS)?.medium === 'air')
+    .sort((a, b) => a.tS - b.tS);
+}
+
+/** Core logs of the same thickness in other pieces of the batch. */
+const neighboursOf = (c: Case, channelId: number | null, thickest: boolean) =>
+  c.state.probes
+    .filter((p) => p.what === 'core' && p.thickest === thickest && p.channelId !== channelId)
+    .map((p) => within(c.series[p.channelId] ?? [], p.fromS, p.toS ?? Infinity));
 
 /** Every core log of the batch between two times, with what of it is credited. */
 export function coreLogs(c: Case, fromS: number, toS: number, phase: ProbePhase): CoreLog[] {
@@ -29,7 +51,15 @@ export function coreLogs(c: Case, fromS: number, toS: number, phase: ProbePhase)
     source,
     thickest,
     readings,
-    evidence: creditProbe(readings, rule, source, phase),
+    evidence: evidenceOf(readings, {
+      ...rule,
+      source,
+      phase,
+      air: phase === 'house' && rule.slidOut ? airAround(c, fromS, toS) : undefined,
+      diameterMm: c.recipe.casing.diameterMm,
+      neighbours: rule.neighbourC === undefined ? [] : neighboursOf(c, channelId, thickest),
+      calibrations: channelId === null ? undefined : c.calibrations[channelId],
+    }),
   });
   const logs = c.state.probes
     .filter((p) => p.what === 'core')

@@ -15,7 +15,14 @@ function caseOf(facts: Line[], nowH: number): Case {
   const entries = entriesOf(all.map(([h, body]): Line => [START + h * HOUR, body]));
   const recipe = fermentedRecipe();
   const state = foldBatch(recipe, entries);
-  return { recipe, rules: testRules(), state, series: {}, nowS: START + nowH * HOUR };
+  return {
+    recipe,
+    rules: testRules(),
+    state,
+    series: {},
+    calibrations: {},
+    nowS: START + nowH * HOUR,
+  };
 }
 const air = (h: number, tempC: number): Line => [
   h,

@@ -3,6 +3,7 @@ import { comeUp } from '../cooling/come-up';
 import type { TimedWindow } from '../cooling/timed-window';
 import { acceleratorPpm, hasPoultry } from '../formula/recipe';
 import type { Reading } from '../lethality/reading';
+import { runProgram } from '../house/run-stage';
 import { check, type Case, type Check, type Figure } from './check';
 import { coreLogs, judgedLogs, uncovered, type CoreLog } from './core-probes';
 import { phReachedS } from './fermentation-check';
@@ -15,7 +16,7 @@ import { judgeLethality } from './lethality-way';
 export function houseWindow({ recipe, state, nowS }: Case): { fromS: number; toS: number } | null {
   if (!state.run) return null;
   const first = recipe.fermentation
-    ? state.run.stages.find((s) => recipe.program[s.index]?.kind !== 'ferment')
+    ? state.run.stages.find((s) => state.run!.program[s.index]?.kind !== 'ferment')
     : { startS: state.run.startS };
   return first ? { fromS: first.startS, toS: state.run.pulledS ?? nowS } : null;
 }
@@ -44,12 +45,16 @@ function fromCold(c: Case, readings: readonly Reading[], fromC: number): Reading
     : [...readings];
 }
 
+/** Readings of a log that are looked at for a rise: where the rule knows of slid-out probes, the credited ones. */
+const believed = (c: Case, l: CoreLog): readonly Reading[] =>
+  c.rules.probe_evidence.body.slidOut ? l.evidence.spans.flat() : l.readings;
+
 function rise(c: Case, fromC: number, toC: number, maxS: number): TimedWindow | null {
   const window = houseWindow(c);
   if (!window) return null;
   const logs = judgedLogs(coreLogs(c, window.fromS, window.toS, 'house'));
   return slowest(
-    logs.map((l) => comeUp({ readings: fromCold(c, l.readings, fromC), fromC, toC, maxS })),
+    logs.map((l) => comeUp({ readings: fromCold(c, believed(c, l), fromC), fromC, toC, maxS })),
   );
 }
 
@@ -67,7 +72,7 @@ export function checkUncuredSmoke(c: Case): Check {
   const rule = c.rules.uncured_smoke;
   if (c.recipe.cure) return check('uncured_smoke', rule, 'pass', 'cured');
   const { coldSmokeBelowC, fromC, toC, maxS } = rule.body;
-  const cold = c.recipe.program.find((s) => s.smoke && s.airC < coldSmokeBelowC);
+  const cold = runProgram(c).find((s) => s.smoke && s.airC < coldSmokeBelowC);
   if (cold)
     return check('uncured_smoke', rule, 'fail', 'cold_smoke', [
       { name: 'airC', value: cold.airC, unit: 'C' },
@@ -172,6 +177,17 @@ function checkedPpm({ recipe, state }: Case): number {
   return (cure.amountG * (cure.nitriteFraction ?? recipe.cure.nitriteFraction) * 1e6) / state.meatG;
 }
 
+/** Seconds for which thickest logs earned nothing, by reason. */
+function uncredited(logs: readonly CoreLog[]): Figure[] {
+  const rejected = logs.filter((l) => l.thickest).flatMap((l) => l.evidence.rejected);
+  const reasons = [...new Set(rejected.map((r) => r.reason))];
+  return reasons.map((name) => ({
+    name,
+    unit: 's',
+    value: rejected.filter((r) => r.reason === name).reduce((sum, r) => sum + r.toS - r.fromS, 0),
+  }));
+}
+
 /** The thickest piece was under a credited probe all the way: house, then chill to the rule's end. */
 export function checkProbeEvidence(c: Case): Check {
   const rule = c.rules.probe_evidence;
@@ -199,6 +215,7 @@ export function checkProbeEvidence(c: Case): Check {
       { name: 'gapFrom', value: g.fromS, unit: 'at' },
       { name: 'gapTo', value: g.toS, unit: 'at' },
     );
+  if (rule.body.slidOut) figures.push(...uncredited(house));
   if (gaps.length > 0) return check('probe_evidence', rule, 'missing', 'gaps', figures);
   return check(
     'probe_evidence',

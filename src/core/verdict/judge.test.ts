@@ -60,7 +60,7 @@ function judged({
   const recipe = cured ? testRecipe() : { ...testRecipe(), cure: null };
   const entries = entriesOf(lines);
   const state = foldBatch(recipe, entries);
-  const verdict = judge({ recipe, rules, state, series: { 1: series }, nowS });
+  const verdict = judge({ recipe, rules, state, series: { 1: series }, calibrations: {}, nowS });
   return { state, verdict, of: (code: CheckCode) => verdict.checks.find((k) => k.code === code)! };
 }
 const without = (kind: string) => WHOLE.filter(([, b]) => b.kind !== kind);

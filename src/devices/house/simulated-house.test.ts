@@ -1,49 +1,119 @@
-import { coreTauS, stepHouse } from '@/core';
-import type { HouseProgram } from '@/features/readings/contract';
+import type { HouseProgram, Piece } from '@/features/readings/contract';
 import { SimulatedHouse } from './simulated-house';
 
+const piece = (change: Partial<Piece> = {}): Piece => ({
+  batch: 'b1',
+  diameterMm: 38,
+  fatFraction: 0.25,
+  waterFraction: 0.57,
+  permeability: 0.6,
+  thickest: true,
+  inHouse: true,
+  medium: 'air',
+  setC: 65,
+  rh: 0.5,
+  hWm2K: 20,
+  ...change,
+});
 const program = (change: Partial<HouseProgram> = {}): HouseProgram => ({
   ok: true,
   house: 'House',
+  houseId: 'h',
   batch: 'b1',
   stage: 'Smoke',
   medium: 'air',
   setC: 65,
+  rh: 0.5,
+  fan: 0.5,
+  damper: null,
+  smoke: true,
   diameterMm: 38,
   channels: [
-    { key: 'core-1', what: 'core', lastC: 20 },
-    { key: 'air', what: 'air', lastC: 60 },
+    { key: 'core-1', what: 'core', lastC: 20, piece: piece() },
+    { key: 'core-2', what: 'core', lastC: 20, piece: piece({ thickest: false }) },
+    { key: 'air', what: 'air', lastC: 60, piece: null },
+    { key: 'wet', what: 'wet_bulb', lastC: null, piece: null },
   ],
   ...change,
 });
 const value = (rows: { channel: string; tempC: number }[], key: string) =>
   rows.find((r) => r.channel === key)?.tempC;
 const still = () => 0.5;
+const run = (house: SimulatedHouse, p: HouseProgram, minutes: number) => {
+  let last = house.step(p, 5, 0);
+  for (let i = 1; i <= minutes; i += 1) last = house.step(p, 60, i * 60_000);
+  return last;
+};
 
-test('takes up where the last readings left off and heats towards the set point', () => {
+test('takes up where the last readings left off and heats towards a set point that it misses a little', () => {
   const house = new SimulatedHouse(still);
-  const first = house.step(program(), 5, 0);
-  expect(value(first, 'core-1')).toBeCloseTo(20, 0);
-  let last = first;
-  for (let i = 1; i < 2000; i += 1) last = house.step(program(), 5, i * 5000);
-  expect(value(last, 'air')).toBeCloseTo(65, 0);
-  expect(value(last, 'core-1')).toBeGreaterThan(60);
+  expect(value(house.step(program(), 5, 0), 'core-1')).toBeCloseTo(20, 0);
+  const last = run(house, program(), 150);
+  expect(value(last, 'air')).toBeCloseTo(63.8, 1);
+  expect(value(last, 'wet')).toBeLessThan(value(last, 'air')!);
+  expect(value(last, 'core-2')).toBeGreaterThan(value(last, 'core-1')! - 0.5);
+  expect(value(last, 'core-1')).toBeGreaterThan(45);
 });
 
-test('a dead fire lets the air fall, an unplugged probe says nothing', () => {
+test.each([
+  [
+    'a dead fire lets the air fall',
+    'fireOut',
+    'air',
+    (t: number | undefined) => expect(t).toBeLessThan(50),
+  ],
+  [
+    'an open door too, and faster',
+    'doorOpen',
+    'air',
+    (t: number | undefined) => expect(t).toBeLessThan(40),
+  ],
+  [
+    'an unplugged probe says nothing',
+    'unplugged',
+    'core-1',
+    (t: number | undefined) => expect(t).toBeUndefined(),
+  ],
+  [
+    'a probe that slid out shows the air',
+    'slidOut',
+    'core-1',
+    (t: number | undefined) => expect(t).toBeCloseTo(63.8, 0),
+  ],
+] as const)('%s', (_, fault, key, expected) => {
   const house = new SimulatedHouse(still);
-  house.step(program(), 5, 0);
-  house.faults.fireOut = true;
-  house.faults.probeUnplugged = true;
-  const later = house.step(program(), 1800, 1);
-  expect(value(later, 'air')).toBeLessThan(45);
-  expect(value(later, 'core-1')).toBeUndefined();
+  run(house, program(), 5);
+  house.faults[fault] = true;
+  expected(value(run(house, program(), 30), key));
 });
 
-test('time grows with the diameter squared, and ice cools faster than the cooler', () => {
-  expect(coreTauS(76) / coreTauS(38)).toBeCloseTo(4, 9);
-  const hot = { airC: 70, coreC: 70, coreThinC: 70 };
-  const after = (medium: string) => stepHouse(hot, { setC: 2, medium, diameterMm: 38 }, 600).coreC;
-  expect(after('ice_bath')).toBeLessThan(after('cooler'));
-  expect(() => coreTauS(0)).toThrow(/diameterMm/);
+test('a fan that is off slows the core; a drifting probe climbs by a degree a minute', () => {
+  const [with_, without] = [new SimulatedHouse(still), new SimulatedHouse(still)];
+  without.faults.fanOff = true;
+  with_.faults.drift = true;
+  const [a, b] = [run(with_, program(), 20), run(without, program(), 20)];
+  expect(value(b, 'core-1')).toBeLessThan(value(a, 'core-1')! - 3);
+  expect(value(a, 'core-2')).toBeGreaterThan(value(a, 'core-1')! + 15);
+});
+
+test('a piece in the bath heats by water while the house goes on, and a new batch is a new piece', () => {
+  const house = new SimulatedHouse(still);
+  const bath = program({
+    channels: [
+      {
+        key: 'core-1',
+        what: 'core',
+        lastC: 20,
+        piece: piece({ inHouse: false, medium: 'water', setC: 76, rh: null, hWm2K: 400 }),
+      },
+      { key: 'air', what: 'air', lastC: 60, piece: null },
+    ],
+  });
+  const last = run(house, bath, 30);
+  expect(value(last, 'core-1')).toBeGreaterThan(70);
+  expect(value(last, 'air')).toBeCloseTo(63.8, 0);
+  const next = program({
+    channels: [{ key: 'core-1', what: 'core', lastC: 3, piece: piece({ batch: 'b2' }) }],
+  });
+  expect(value(house.step(next, 5, 0), 'core-1')).toBeCloseTo(3, 0);
 });

@@ -1,49 +1,138 @@
-import { stepHouse, type HouseState } from '@/core';
-import type { HouseProgram } from '@/features/readings/contract';
+import { LivePiece, thermalProperties, wetBulbFromRh } from '@/core';
+import type { HouseProgram, Piece } from '@/features/readings/contract';
+import { noFaults, type Faults } from './faults';
 
-export type Faults = { fireOut: boolean; probeUnplugged: boolean };
 export type DeviceReading = { channel: string; at: string; tempC: number };
 
+/** How this house and its goods really are, which nobody told the application. */
+export type Hidden = {
+  /** Factors on the film coefficient, conductivity and diameter that a recipe leads to expect. */
+  film: number;
+  conductivity: number;
+  diameter: number;
+  /** Off its set point by this, °C, and this slow to follow it, s. */
+  offsetC: number;
+  lagS: number;
+};
+
+export const USUAL_HIDDEN: Hidden = {
+  film: 1.22,
+  conductivity: 0.94,
+  diameter: 1.02,
+  offsetC: -1.2,
+  lagS: 540,
+};
+
 const ROOM_C = 16;
-/** Uniform noise of a probe, ± °C. */
+/** A dead fire lets the house drift to the room in about half an hour, an open door in minutes. */
+const OUT_LAG_S = 1800;
+const DOOR_LAG_S = 240;
+/** Uniform noise of a probe, ± °C; and what a bad one adds. */
 const NOISE_C = 0.15;
+const BAD_NOISE_C = 2.5;
+const DRIFT_C_PER_S = 1 / 60;
+const OPEN_FAN = 0.35;
+/** A free probe hangs in the house's own air. */
+const STEP_S = 5;
+/** Longest time that one call makes up for, s: a laptop that slept does not cook on. */
+const MOST_STEP_S = 900;
 
 const round = (tempC: number) => Math.round(tempC * 100) / 100;
+const toward = (from: number, to: number, dtS: number, lagS: number) =>
+  to + (from - to) * Math.exp(-dtS / lagS);
 
-/** One simulated house: steps the simple model along the running program and reads its probes. */
+/** One simulated house with the physics of the core inside, and hidden figures of its own. */
 export class SimulatedHouse {
-  private state: HouseState | null = null;
-  private batch: string | null = null;
-  readonly faults: Faults = { fireOut: false, probeUnplugged: false };
+  readonly faults: Faults = noFaults();
+  private airC: number | null = null;
+  private rh = 0.5;
+  private drifted = 0;
+  private readonly pieces = new Map<string, { batch: string; body: LivePiece }>();
 
-  constructor(private readonly random: () => number) {}
+  constructor(
+    private readonly random: () => number,
+    private readonly hidden: Hidden = USUAL_HIDDEN,
+  ) {}
 
-  /** Takes up where the last readings left off, whenever the batch changes or the process is new. */
-  private resume(program: HouseProgram): HouseState {
-    const last = (key: string) => program.channels.find((c) => c.key === key)?.lastC;
-    if (this.state && this.batch === program.batch) return this.state;
-    this.batch = program.batch;
-    const coreC = last('core-1') ?? 4;
-    return { airC: last('air') ?? ROOM_C, coreC, coreThinC: last('core-2') ?? coreC };
+  /** Air follows its set point as slowly as the house does; a dead fire or an open door pull it down. */
+  private stepAir(program: HouseProgram, dtS: number): number {
+    const wanted = program.medium === 'air' ? program.setC : null;
+    const lit = wanted !== null && !this.faults.fireOut;
+    const set = lit ? wanted + this.hidden.offsetC : ROOM_C;
+    let airC = toward(this.airC ?? ROOM_C, set, dtS, lit ? this.hidden.lagS : OUT_LAG_S);
+    if (this.faults.doorOpen) airC = toward(airC, ROOM_C, dtS, DOOR_LAG_S);
+    this.airC = airC;
+    this.rh = toward(this.rh, this.faults.doorOpen ? 0.3 : (program.rh ?? 0.4), dtS, 300);
+    return airC;
   }
 
-  /** Advances by dtS and returns what the probes show; an unplugged probe shows nothing. */
+  /** The body behind a probe; a new one, as warm as the last reading, when the piece is a new one. */
+  private bodyOf(key: string, piece: Piece, lastC: number | null): LivePiece {
+    const known = this.pieces.get(key);
+    if (known?.batch === piece.batch) return known.body;
+    const { fatFraction, waterFraction } = piece;
+    const composition =
+      fatFraction === null || waterFraction === null ? {} : { fatFraction, waterFraction };
+    const k = thermalProperties({ fatFraction: 0.25, waterFraction: 0.57, ...composition }).kWmK;
+    const body = new LivePiece({
+      ...composition,
+      diameterMm: piece.diameterMm * this.hidden.diameter * (piece.thickest ? 1 : 0.93),
+      kWmK: k * this.hidden.conductivity,
+      casingPermeability: piece.permeability,
+      startC: Math.min(95, Math.max(-4, lastC ?? 4)),
+    });
+    this.pieces.set(key, { batch: piece.batch, body });
+    return body;
+  }
+
+  private stepPiece(body: LivePiece, piece: Piece, airC: number, dtS: number): void {
+    const fan = this.faults.fanOff && piece.inHouse ? OPEN_FAN : 1;
+    body.stay(dtS, {
+      medium: piece.medium,
+      airC: piece.inHouse ? airC : piece.setC,
+      rh: piece.medium === 'air' ? (piece.inHouse ? this.rh : (piece.rh ?? 0.8)) : undefined,
+      hWm2K: piece.hWm2K * this.hidden.film * fan,
+    });
+  }
+
+  private shown(key: string, tempC: number): number {
+    const noiseC = NOISE_C + (this.faults.noise ? BAD_NOISE_C : 0);
+    const drift = key === 'core-2' ? this.drifted : 0;
+    return round(tempC + drift + (this.random() * 2 - 1) * noiseC);
+  }
+
+  /** Advances by dtS and returns what the probes show at atMs; an unplugged probe shows nothing. */
   step(program: HouseProgram, dtS: number, atMs: number): DeviceReading[] {
-    const at = {
-      setC: program.setC ?? ROOM_C,
-      medium: program.medium,
-      diameterMm: program.diameterMm ?? 38,
-      fireOut: this.faults.fireOut,
-    };
-    this.state = stepHouse(this.resume(program), at, dtS);
-    const { airC, coreC, coreThinC } = this.state;
-    const truth: Record<string, number> = { air: airC, 'core-1': coreC, 'core-2': coreThinC };
-    return program.channels
-      .filter((c) => c.key in truth && !(this.faults.probeUnplugged && c.key === 'core-1'))
-      .map((c) => ({
-        channel: c.key,
-        at: new Date(atMs).toISOString(),
-        tempC: round(truth[c.key]! + (this.random() * 2 - 1) * NOISE_C),
-      }));
+    const { faults } = this;
+    if (this.airC === null)
+      this.airC = program.channels.find((c) => c.what === 'air')?.lastC ?? ROOM_C;
+    const cores = program.channels
+      .filter((c) => c.what === 'core')
+      .map((c) => ({ c, body: c.piece && this.bodyOf(c.key, c.piece, c.lastC) }));
+    let left = Math.min(dtS, MOST_STEP_S);
+    let airC = this.airC;
+    while (left > 0) {
+      const dt = Math.min(STEP_S, left);
+      airC = this.stepAir(program, dt);
+      for (const { c, body } of cores) if (body && c.piece) this.stepPiece(body, c.piece, airC, dt);
+      this.drifted = faults.drift ? this.drifted + dt * DRIFT_C_PER_S : 0;
+      left -= dt;
+    }
+    const at = new Date(atMs).toISOString();
+    const say = (key: string, tempC: number) => ({
+      channel: key,
+      at,
+      tempC: this.shown(key, tempC),
+    });
+    return program.channels.flatMap((channel): DeviceReading[] => {
+      const { key, what, piece } = channel;
+      if (what === 'air') return [say(key, airC)];
+      if (what === 'wet_bulb') return [say(key, wetBulbFromRh(airC, Math.min(1, this.rh)))];
+      if (what !== 'core' || (faults.unplugged && key === 'core-1')) return [];
+      const out = faults.slidOut && key === 'core-1';
+      const body = cores.find((x) => x.c === channel)?.body;
+      if (!body || !piece) return [say(key, airC)];
+      return [say(key, out ? (piece.inHouse ? airC : piece.setC) : body.probeC(0.05))];
+    });
   }
 }

@@ -1,4 +1,13 @@
-import { foldBatch, judge, type Case, type Entry, type RuleSet, type Verdict } from '@/core';
+import {
+  foldBatch,
+  judge,
+  withOffsets,
+  type Case,
+  type Entry,
+  type RuleSet,
+  type Verdict,
+} from '@/core';
+import { loadCalibrations } from '@/features/readings/calibrations';
 import { loadSeries } from '@/features/readings/repository';
 import type { Handle } from '@/platform/db/client';
 import { findBatch, loadEntries, loadRules, openBatches, type BatchHead } from './repository';
@@ -18,7 +27,21 @@ async function dossierOf(db: Handle, head: BatchHead, nowS: number): Promise<Dos
   /* Packing ends the evidence, so that a signature seals something that no later reading changes. */
   const endS = state.steps.pack?.atS ?? nowS;
   const series = await loadSeries(db, channels, state.startedS, endS);
-  const judged: Case = { recipe: head.recipe, rules, state, series, nowS: endS };
+  const calibrations = await loadCalibrations(db, channels);
+  const corrected = Object.fromEntries(
+    Object.entries(series).map(([id, log]) => [
+      id,
+      withOffsets(log, calibrations[Number(id)] ?? []),
+    ]),
+  );
+  const judged: Case = {
+    recipe: head.recipe,
+    rules,
+    state,
+    series: corrected,
+    calibrations,
+    nowS: endS,
+  };
   return { head, entries, case: judged, verdict: judge(judged) };
 }
 

@@ -1,8 +1,8 @@
-import { thinReadings, type Case, type Reading } from '@/core';
+import { thinReadings, type Case, type Reading, type ReadingPlace } from '@/core';
 import { channelsByIds } from '@/features/readings/repository';
 import type { Handle } from '@/platform/db/client';
 
-export type ChartLine = { name: string; what: 'core' | 'air' | 'cooler'; readings: Reading[] };
+export type ChartLine = { name: string; what: ReadingPlace; readings: Reading[] };
 export type ChartBand = { name: string; kind: string; fromS: number; toS: number };
 export type RunChartData = {
   lines: ChartLine[];
@@ -73,7 +73,7 @@ export async function runChart(db: Handle, c: Case): Promise<RunChartData | null
           { tS: bands[i]!.toS, tempC },
         ];
   });
-  const endCoreC = c.recipe.program.at(-1)?.endCoreC;
+  const endCoreC = c.state.run?.program.at(-1)?.endCoreC;
   const targets = [
     ...(endCoreC === undefined ? [] : [{ name: 'Core target', tempC: endCoreC }]),
     ...(run?.pulledS == null

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { LOT_PROBLEMS, type EntryBody, type LotProblem } from '@/core';
+import { LOT_PROBLEMS, RUN_EVENTS, type EntryBody, type LotProblem } from '@/core';
+import { stageSchema, stagesSchema } from '@/features/programs/contract';
 
 /** Two tonnes: more than any smokehouse this is for can hang. */
 export const MAX_MASS_G = 2_000_000;
@@ -11,7 +12,9 @@ const mass = z
 const temp = z.number().min(-80).max(400);
 const words = z.string().trim().min(3, 'say it in a few words').max(2000);
 const optionalTemp = temp.optional();
-const what = z.enum(['core', 'air', 'cooler']);
+const what = z.enum(['core', 'air', 'wet_bulb', 'cooler']);
+const reason = words;
+const key = z.string().min(3).max(60);
 const channelId = z.number().int().positive();
 
 const weighed = z.object({
@@ -58,9 +61,49 @@ const facts = [
   stepDone,
   z.object({ kind: z.literal('cure_hold_started'), coolerC: optionalTemp }),
   z.object({ kind: z.literal('cure_hold_ended'), coolerC: optionalTemp }),
-  z.object({ kind: z.literal('run_started'), houseId: z.string().min(1).max(100) }),
-  z.object({ kind: z.literal('stage_started'), stageIndex: z.number().int().min(0).max(100) }),
-  z.object({ kind: z.literal('probe_placed'), channelId, what, thickest: z.boolean() }),
+  z.object({
+    kind: z.literal('run_started'),
+    houseId: z.string().min(1).max(100),
+    loadId: z.uuid().optional(),
+    program: z
+      .object({
+        name: z.string().min(1).max(100),
+        versionId: z.uuid().nullable(),
+        stages: stagesSchema,
+      })
+      .optional(),
+    sticks: z.number().int().positive().max(2000).optional(),
+    position: z.string().trim().max(60).optional(),
+  }),
+  z.object({
+    kind: z.literal('stage_started'),
+    stageIndex: z.number().int().min(0).max(100),
+    reason: reason.optional(),
+  }),
+  z.object({
+    kind: z.literal('stage_extended'),
+    stageIndex: z.number().int().min(0).max(100),
+    byS: z
+      .number()
+      .positive()
+      .max(48 * 3600, 'more than two days cannot be meant'),
+    reason,
+  }),
+  z.object({ kind: z.literal('run_paused'), reason }),
+  z.object({ kind: z.literal('run_resumed') }),
+  z.object({ kind: z.literal('moved'), stage: stageSchema, reason }),
+  z.object({
+    kind: z.literal('event_logged'),
+    event: z.enum(RUN_EVENTS),
+    text: z.string().trim().max(500).optional(),
+  }),
+  z.object({
+    kind: z.literal('probe_placed'),
+    channelId,
+    what,
+    thickest: z.boolean(),
+    position: z.string().trim().max(60).optional(),
+  }),
   z.object({ kind: z.literal('probe_removed'), channelId, reason: words }),
   z.object({ kind: z.literal('pulled') }),
   z.object({ kind: z.literal('chill_started'), medium: z.enum(['ice_bath', 'shower', 'cooler']) }),
@@ -87,6 +130,12 @@ const corrected = z.object({
   happenedS: z.number().optional(),
 });
 
+const acknowledged = z.object({
+  kind: z.literal('alarm_acknowledged'),
+  key,
+  text: z.string().trim().max(500).optional(),
+});
+
 const disposed = z.object({
   kind: z.literal('disposed'),
   disposition: z.enum(['continue', 'cook_on', 'rework', 'destroy', 'release_on_authority']),
@@ -106,6 +155,7 @@ export const postedBodySchema = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('cure_checked'), weighedId: z.uuid(), readingG: mass }),
   z.object({ kind: z.literal('held'), reason: words }),
+  acknowledged,
 ]);
 export type PostedBody = z.infer<typeof postedBodySchema>;
 
@@ -127,6 +177,14 @@ export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind'
   imported,
   corrected,
   disposed,
+  acknowledged,
+  z.object({
+    kind: z.literal('alarm_raised'),
+    alarm: z.string().max(60),
+    key,
+    figures: z.record(z.string(), z.number()),
+  }),
+  z.object({ kind: z.literal('alarm_cleared'), key }),
   z.object({
     kind: z.literal('cure_checked'),
     weighedId: z.uuid(),
@@ -147,6 +205,7 @@ export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind'
     recipeSha256: z.string(),
     rules: z.array(z.object({ id: z.string(), sha256: z.string() })),
     carriesOver: z.string().optional(),
+    practice: z.literal(true).optional(),
   }),
   z.object({
     kind: z.literal('signed'),
@@ -162,6 +221,7 @@ export const startBatchSchema = z.object({
   meatG: mass,
   readyBy: z.iso.datetime({ offset: true }),
   startedAt: z.iso.datetime({ offset: true }),
+  practice: z.boolean().optional(),
 });
 export type StartBatch = z.infer<typeof startBatchSchema>;
 

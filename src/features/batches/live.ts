@@ -28,7 +28,8 @@ export function liveHeat(c: Case): LiveHeat | null {
   const poultry = hasPoultry(c.recipe);
   const all = judgedLogs(coreLogs(c, window.fromS, window.toS, 'house')).map((log) => {
     const result = judgeLethality(log.evidence.spans, rule, poultry);
-    const last = log.readings.at(-1)!;
+    /* What a slid-out probe shows is no core: the last credited reading counts. */
+    const last = log.evidence.spans.at(-1)?.at(-1) ?? log.readings.at(-1)!;
     return {
       result,
       coreC: last.tempC,

@@ -46,6 +46,7 @@ function caseOf(lines: Line[], nowH: number, core: Reading[] = []): Case {
     rules: testRules(),
     state: foldBatch(recipe, entries),
     series: { 1: core },
+    calibrations: {},
     nowS: nowH * HOUR,
   };
 }
@@ -156,7 +157,7 @@ test('the cooling clock names its deadline, step by step', () => {
 test('what surrounds the product follows the stage, then the chill', () => {
   const around = (lines: Line[]) => {
     const c = caseOf(lines, 22);
-    return surroundings(c.recipe, c.state);
+    return surroundings(c.state);
   };
   expect(around(running)).toEqual({ stage: 'Dry', medium: 'air', setC: 55 });
   expect(around(cooking)).toEqual({ stage: 'Cook', medium: 'air', setC: 82 });
@@ -173,7 +174,7 @@ describe('a fermented batch in its fermentation', () => {
     ];
     const recipe = fermentedRecipe();
     const state = foldBatch(recipe, entriesOf(lines));
-    return { recipe, rules: testRules(), state, series: {}, nowS: 12 * HOUR };
+    return { recipe, rules: testRules(), state, series: {}, calibrations: {}, nowS: 12 * HOUR };
   };
   test('asks for the pH until it is reached, then for the next stage', () => {
     const dueS = HOUR + 18 * HOUR;

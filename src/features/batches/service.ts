@@ -193,6 +193,7 @@ export async function startBatch(db: Db, person: Person, input: StartBatch): Pro
       recipeVersionId: version.id,
       recipeSha256: version.sha256,
       rules: Object.values(rules).map((r) => ({ id: r.id, sha256: hashOf(r.body) })),
+      ...(input.practice ? { practice: true } : {}),
     };
     await appendEntries(
       tx,

@@ -1,4 +1,4 @@
-import type { BatchState, Recipe } from '@/core';
+import { runStages, type BatchState } from '@/core';
 import type { Dossier } from '@/features/batches/case';
 
 /** What surrounds a batch's product now: the stage's set point, then the chill's. */
@@ -11,17 +11,17 @@ export type Surroundings = {
 /** Usual temperatures of the chill media, °C. */
 const CHILL_C = { ice_bath: 1, shower: 12, cooler: 2 } as const;
 
-export function surroundings(recipe: Recipe, state: BatchState): Surroundings {
+export function surroundings(state: BatchState): Surroundings {
   const chill = state.chill.at(-1);
   if (state.run?.pulledS != null) {
     return chill
       ? { stage: null, medium: chill.medium, setC: CHILL_C[chill.medium] }
       : { stage: null, medium: 'air', setC: null };
   }
-  const at = state.run?.stages.at(-1);
-  const stage = at && recipe.program[at.index];
-  if (!stage) return { stage: null, medium: 'air', setC: null };
-  return { stage: stage.name, medium: stage.kind === 'bath' ? 'bath' : 'air', setC: stage.airC };
+  const at = runStages(state).at(-1);
+  if (!at) return { stage: null, medium: 'air', setC: null };
+  const medium = at.medium === 'air' ? 'air' : at.place === 'ice_bath' ? 'ice_bath' : 'bath';
+  return { stage: at.stage.name, medium, setC: at.stage.airC };
 }
 
 /** The batch that a house is working on: in it now, or last pulled and still chilling. */

@@ -16,12 +16,37 @@ export const deviceReadingSchema = z.object({
   tempC: z.number().min(-60).max(260).meta({ description: 'Temperature, °C' }),
 });
 
+const sentAt = z.iso.datetime({ offset: true }).meta({
+  description: 'The device’s own clock when it sent this: a clock that is wrong is told at once',
+});
+/** A device clock may be off by this much, s: more, and no time that it gives can be believed. */
+const CLOCK_SLACK_S = 180;
+
+/** Seconds by which a device’s clock is off, or null when it is right or not told. */
+export function clockOff(sent: string | undefined, nowS: number): number | null {
+  const offS = sent === undefined ? 0 : Date.parse(sent) / 1000 - nowS;
+  return Math.abs(offS) > CLOCK_SLACK_S ? offS : null;
+}
+
 /** The envelope is checked as a whole; each row is checked alone, so that good ones are kept. */
 export const readingsRequestSchema = z.object({
+  sentAt: sentAt.optional(),
   readings: z.array(z.unknown()).min(1).max(MAX_READINGS),
 });
 export const readingsDocSchema = z.object({
+  sentAt: sentAt.optional(),
   readings: z.array(deviceReadingSchema).min(1).max(MAX_READINGS),
+});
+
+/** Topics of a broker: what devices report, and what a house is to do (retained). */
+export const MQTT_READINGS = 'jolly/readings';
+export const mqttProgram = (houseId: string) => `jolly/houses/${houseId}/program`;
+
+/** A report over a broker carries the device’s token beside its readings. */
+export const mqttReadingsSchema = z.object({
+  token: z.string().min(1).max(200),
+  sentAt: sentAt.optional(),
+  readings: z.array(z.unknown()).min(1).max(MAX_READINGS),
 });
 
 export const badRowSchema = z.object({
@@ -46,6 +71,23 @@ export const errorAnswerSchema = z.object({
   message: z.string(),
 });
 
+/** A piece with a probe in it: what a stand-in needs to know to be warm like it. */
+export const pieceSchema = z.object({
+  batch: z.string(),
+  diameterMm: z.number(),
+  fatFraction: z.number().nullable(),
+  waterFraction: z.number().nullable(),
+  permeability: z.number(),
+  thickest: z.boolean(),
+  /** Where it hangs now: in the house's own air, or in something else. */
+  inHouse: z.boolean(),
+  medium: z.enum(['air', 'water', 'ice-water']),
+  setC: z.number(),
+  rh: z.number().nullable(),
+  hWm2K: z.number(),
+});
+export type Piece = z.infer<typeof pieceSchema>;
+
 export const houseProgramSchema = z.object({
   ok: z.literal(true),
   house: z.string(),
@@ -57,7 +99,20 @@ export const houseProgramSchema = z.object({
     .nullable()
     .meta({ description: 'Set point of the medium around the product, °C' }),
   diameterMm: z.number().nullable(),
-  channels: z.array(z.object({ key: z.string(), what: z.string(), lastC: z.number().nullable() })),
+  houseId: z.string(),
+  rh: z.number().nullable().meta({ description: 'Set point of the relative humidity, 0 to 1' }),
+  fan: z.number().nullable().meta({ description: 'Fan, 0 still to 1 full' }),
+  damper: z.number().nullable().meta({ description: 'Damper, 0 shut to 1 open' }),
+  smoke: z.boolean(),
+  channels: z.array(
+    z.object({
+      key: z.string(),
+      what: z.string(),
+      lastC: z.number().nullable(),
+      /** The piece that a core probe sits in, and what is around it; null for all others. */
+      piece: pieceSchema.nullable(),
+    }),
+  ),
 });
 export type HouseProgram = z.infer<typeof houseProgramSchema>;
 

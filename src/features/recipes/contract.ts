@@ -7,10 +7,10 @@ import {
   PLACES_IN_PROCESS,
   SCHOOLS,
   SPECIES,
-  STAGE_KINDS,
   UNCURED_SMOKE_FROM_C,
   type Recipe,
 } from '@/core';
+import { stageSchema } from '@/features/programs/contract';
 
 const name = z.string().trim().min(1, 'give it a name').max(100);
 const id = z.string().min(1).max(60);
@@ -25,17 +25,6 @@ const duration = z
   .min(0)
   .max(60 * 24 * 3600, 'longer than 60 days');
 const massG = z.number('give a weight').positive('must be more than 0').max(10_000_000);
-
-const stage = z.object({
-  id,
-  name,
-  kind: z.enum(STAGE_KINDS),
-  airC: z.number('give a temperature').min(0).max(160, 'hotter than a smokehouse'),
-  rh: part.optional(),
-  smoke: z.boolean(),
-  plannedS: duration.min(60, 'at least a minute'),
-  endCoreC: z.number().min(20).max(95).optional(),
-});
 
 const meatLine = z.object({
   id,
@@ -104,7 +93,7 @@ export const recipeShape = z.object({
     pieceMm: z.number('give a number').min(20, 'shorter than any piece').max(5000).optional(),
     wasteFraction: part.max(0.5, 'more than half is wasted').optional(),
   }),
-  program: z.array(stage).min(1, 'the house needs at least one stage').max(20),
+  program: z.array(stageSchema).min(1, 'the house needs at least one stage').max(20),
   process: z.object({
     prepareS: duration,
     cureHoldMinS: duration,

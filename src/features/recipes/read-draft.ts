@@ -118,7 +118,10 @@ function processOf(d: Draft, was: Recipe, r: Reader): Pick<Recipe, 'program' | '
   const p = was.process;
   const stage = (s: StageDraft): Recipe['program'][number] => {
     const old = was.program.find((x) => x.id === s.id);
+    /* What this form does not show stays as it was. */
+    const { rh: _rh, endCoreC: _end, ...kept } = old ?? {};
     return {
+      ...kept,
       id: s.id,
       name: s.name,
       kind: s.kind,

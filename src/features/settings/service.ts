@@ -136,3 +136,14 @@ export async function addHouse(
     .values(house.channels.map((c) => ({ ...c, houseId: house.id, batchId: null })))
     .execute();
 }
+
+/** Houses that a device in use belongs to. */
+export const housesWithDevices = async (db: Handle): Promise<string[]> => {
+  const rows = await db
+    .selectFrom('device')
+    .select('houseId')
+    .distinct()
+    .where('revokedAt', 'is', null)
+    .execute();
+  return rows.map((r) => r.houseId);
+};

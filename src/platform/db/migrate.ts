@@ -2,6 +2,7 @@ import { Migrator } from 'kysely';
 import type { Db } from './client';
 import * as foundations from './migrations/0001-foundations';
 import * as formulation from './migrations/0002-formulation';
+import * as house from './migrations/0003-house';
 
 /** Brings the schema up to date; each migration runs once, in its own transaction, under a lock. */
 export async function migrateToLatest(db: Db): Promise<void> {
@@ -11,6 +12,7 @@ export async function migrateToLatest(db: Db): Promise<void> {
       getMigrations: async () => ({
         '0001-foundations': foundations,
         '0002-formulation': formulation,
+        '0003-house': house,
       }),
     },
   });

@@ -4,6 +4,7 @@ import type {
   AdditionKind,
   Species,
   EntryBody,
+  ProgramStage,
   Recipe,
   RuleBody,
   RuleKind,
@@ -65,6 +66,35 @@ export interface Tables {
     stickMm: number | null;
     dropMm: number | null;
     capacityG: number | null;
+    autoAdvance: Generated<boolean>;
+  };
+  houseFit: {
+    houseId: string;
+    batchId: string;
+    filmFactor: number;
+    coreReadings: number;
+    fittedAt: Made;
+  };
+  program: { id: string; name: string; createdAt: Made };
+  programVersion: {
+    id: string;
+    programId: string;
+    number: number;
+    content: JSONColumnType<ProgramStage[]>;
+    reason: string;
+    createdAt: Made;
+    createdByName: string;
+  };
+  calibration: {
+    id: string;
+    channelId: number;
+    checkedAt: Instant;
+    iceC: number;
+    boilC: number | null;
+    altitudeM: number;
+    offsetC: number;
+    recordedAt: Made;
+    byName: string;
   };
   device: {
     id: string;

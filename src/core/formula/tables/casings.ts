@@ -8,6 +8,8 @@ export type CasingFacts = {
   soak: { minMin: number; maxMin: number; waterC: number } | null;
   smokePasses: boolean;
   edible: boolean;
+  /** How freely water passes, 0 none to 1 like a bare surface. Model values. */
+  permeability: number;
   looped: boolean;
 };
 
@@ -18,6 +20,7 @@ const natural = { smokePasses: true, edible: true } as const;
 /** Casings as the trade uses them. @source field standard; soak times after customary practice */
 export const CASINGS: Record<CasingKind, CasingFacts> = {
   sheep: {
+    permeability: 0.75,
     ...natural,
     fromMm: 18,
     toMm: 26,
@@ -25,6 +28,7 @@ export const CASINGS: Record<CasingKind, CasingFacts> = {
     soak: { minMin: 30, maxMin: 60, waterC: LUKEWARM },
   },
   hog: {
+    permeability: 0.65,
     ...natural,
     fromMm: 28,
     toMm: 44,
@@ -32,6 +36,7 @@ export const CASINGS: Record<CasingKind, CasingFacts> = {
     soak: { minMin: 30, maxMin: 120, waterC: LUKEWARM },
   },
   beef_middle: {
+    permeability: 0.55,
     ...natural,
     fromMm: 50,
     toMm: 65,
@@ -39,6 +44,7 @@ export const CASINGS: Record<CasingKind, CasingFacts> = {
     soak: { minMin: 60, maxMin: 120, waterC: LUKEWARM },
   },
   bung: {
+    permeability: 0.5,
     ...natural,
     fromMm: 90,
     toMm: 120,
@@ -46,6 +52,7 @@ export const CASINGS: Record<CasingKind, CasingFacts> = {
     soak: { minMin: 60, maxMin: 120, waterC: LUKEWARM },
   },
   collagen: {
+    permeability: 0.6,
     fromMm: 16,
     toMm: 32,
     looped: true,
@@ -54,6 +61,7 @@ export const CASINGS: Record<CasingKind, CasingFacts> = {
     soak: null,
   },
   cellulose: {
+    permeability: 0.6,
     fromMm: 18,
     toMm: 32,
     looped: true,
@@ -62,6 +70,7 @@ export const CASINGS: Record<CasingKind, CasingFacts> = {
     soak: null,
   },
   fibrous: {
+    permeability: 0.45,
     fromMm: 40,
     toMm: 120,
     looped: false,
@@ -70,6 +79,7 @@ export const CASINGS: Record<CasingKind, CasingFacts> = {
     soak: { minMin: 20, maxMin: 30, waterC: WARM },
   },
   plastic: {
+    permeability: 0,
     fromMm: 30,
     toMm: 150,
     looped: false,

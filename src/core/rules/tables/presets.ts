@@ -135,6 +135,24 @@ export const RULE_PRESETS: readonly RulePreset[] = [
     },
   },
   {
+    code: 'probe-crossed',
+    title: 'Probe evidence, cross-checked',
+    source:
+      'Usual site values: as "Probe evidence", and a probe that slid out and shows the air, one that is 8 °C hotter than its neighbour for 20 min, or one not checked in ice or boiling water for 90 days earns no credit.',
+    body: {
+      kind: 'probe_evidence',
+      maxGapS: 600,
+      handMaxGapS: 1800,
+      chillMaxGapS: 3600,
+      flatLineS: 1800,
+      maxCPerMin: 6,
+      slidOut: true,
+      neighbourC: 8,
+      neighbourS: 1200,
+      calibrationMaxAgeS: 90 * 24 * HOURS,
+    },
+  },
+  {
     code: 'fermentation-degree-hours',
     title: 'Degree-hours to pH 5.3',
     source:
@@ -192,7 +210,7 @@ export const DEFAULT_RULES: Record<RuleKind, string> = {
   come_up: 'come-up-6h',
   cure_hold: 'cure-hold-8h',
   uncured_smoke: 'uncured-smoke-2h',
-  probe_evidence: 'probe-usual',
+  probe_evidence: 'probe-crossed',
   fermentation: 'fermentation-degree-hours',
   formula: 'formula-us-cooked',
 };

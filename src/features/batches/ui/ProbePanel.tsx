@@ -1,15 +1,16 @@
 'use client';
 
 import { useState } from 'react';
-import type { ProbeUse } from '@/core';
+import type { ProbeUse, ReadingPlace } from '@/core';
 import { Notice } from '@/ui/status';
 import { useBatch, usePost } from './use-post';
 
-type Channel = { id: number; name: string; what: 'core' | 'air' | 'cooler' };
+type Channel = { id: number; name: string; what: ReadingPlace };
 const WHERE = {
   thickest: 'thickest piece',
   other: 'another piece',
   air: 'air of the house',
+  wet_bulb: 'wet bulb of the house',
   cooler: 'cooler',
 };
 const whereOf = (p: { what: Channel['what']; thickest: boolean }) =>

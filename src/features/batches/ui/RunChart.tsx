@@ -10,6 +10,7 @@ import type { RunChartData } from '../chart-data';
 const LINE_LOOK = {
   core: { colors: ['#a3241b', '#c96a12', '#7a2f8f', '#5c5c14'], dash: 0, width: 3 },
   air: { colors: ['#2f6f9f', '#4b8f8c'], dash: 0, width: 1.5 },
+  wet_bulb: { colors: ['#4f9aa0'], dash: 2, width: 1.5 },
   cooler: { colors: ['#4a63a8'], dash: 0, width: 1.5 },
 };
 

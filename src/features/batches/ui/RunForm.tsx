@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import type { ReadingPlace } from '@/core';
 import { Notice } from '@/ui/status';
 import { withTime } from './EntryButton';
 import { useBatch, usePost } from './use-post';
@@ -10,7 +11,7 @@ type House = {
   id: string;
   name: string;
   busyWith: string | null;
-  channels: { id: number; name: string; what: 'core' | 'air' | 'cooler' }[];
+  channels: { id: number; name: string; what: ReadingPlace }[];
 };
 type Place = 'none' | 'thickest' | 'other';
 

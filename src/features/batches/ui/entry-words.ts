@@ -1,5 +1,6 @@
-import type { EntryBody, Recipe } from '@/core';
+import type { AlarmCode, EntryBody, ProgramStage, Recipe } from '@/core';
 import type { Show } from '@/ui/show';
+import { ALARM_WORDS, EVENT_WORDS } from './house-words';
 import { CHECK_WORDS, LOT_PROBLEM_WORDS, MEDIUM_WORDS, STEP_WORDS } from './words';
 
 const lineName = (recipe: Recipe, id: string) =>
@@ -9,8 +10,17 @@ const lineName = (recipe: Recipe, id: string) =>
       ? 'Salt'
       : ([...recipe.meat, ...recipe.additions].find((x) => x.id === id)?.name ?? id);
 
+const WHAT_WORDS = { core: 'Core', air: 'Air', wet_bulb: 'Wet bulb', cooler: 'Cooler' };
+
+const because = (reason: string | undefined) => (reason ? `. Reason: ${reason}` : '');
+
 /** What an entry says, in a line of plain words with the site's units. */
-export function entryWords(b: EntryBody, recipe: Recipe, s: Show): string {
+export function entryWords(
+  b: EntryBody,
+  recipe: Recipe,
+  s: Show,
+  program: readonly ProgramStage[] = recipe.program,
+): string {
   const cooler = (c: number | undefined) => (c === undefined ? '' : `, cooler ${s.temp(c)}`);
   switch (b.kind) {
     case 'batch_started':
@@ -26,15 +36,31 @@ export function entryWords(b: EntryBody, recipe: Recipe, s: Show): string {
     case 'step_done':
       return `${STEP_WORDS[b.step]} done${b.weightG ? `, ${s.mass(b.weightG)}` : ''}${b.tempC === undefined ? '' : `, ${s.temp(b.tempC)}`}`;
     case 'run_started':
-      return `Program started: ${recipe.program[0]?.name ?? ''}`;
+      return `Program started: ${b.program ? `${b.program.name}, ` : ''}${(b.program?.stages ?? recipe.program)[0]?.name ?? ''}${b.position ? `, ${b.position}` : ''}`;
     case 'stage_started':
-      return `Stage: ${recipe.program[b.stageIndex]?.name ?? b.stageIndex}`;
+      return `Stage: ${program[b.stageIndex]?.name ?? b.stageIndex + 1}${because(b.reason)}`;
+    case 'stage_extended':
+      return `Stage ${program[b.stageIndex]?.name ?? b.stageIndex + 1} extended by ${s.duration(b.byS)}${because(b.reason)}`;
+    case 'run_paused':
+      return `Program paused${because(b.reason)}`;
+    case 'run_resumed':
+      return 'Program goes on';
+    case 'moved':
+      return `Moved to ${b.stage.name}, ${s.temp(b.stage.airC)}${because(b.reason)}`;
+    case 'event_logged':
+      return `${EVENT_WORDS[b.event]}${b.text ? `: ${b.text}` : ''}`;
+    case 'alarm_raised':
+      return `Alarm: ${ALARM_WORDS[b.alarm as AlarmCode] ?? b.alarm}`;
+    case 'alarm_cleared':
+      return 'Alarm over';
+    case 'alarm_acknowledged':
+      return `Alarm seen${b.text ? `: ${b.text}` : ''}`;
     case 'probe_placed':
       return `Probe placed: ${b.what}${b.thickest ? ', thickest piece' : ''}`;
     case 'probe_removed':
       return `Probe removed: ${b.reason}`;
     case 'reading_logged':
-      return `${b.what === 'core' ? 'Core' : b.what === 'air' ? 'Air' : 'Cooler'} ${s.temp(b.tempC)} by hand`;
+      return `${WHAT_WORDS[b.what]} ${s.temp(b.tempC)} by hand`;
     case 'readings_imported':
       return `Logger file ${b.fileName} imported: ${b.channels.map((c) => c.name).join(', ')}`;
     case 'ph_logged':
@@ -52,7 +78,7 @@ export function entryWords(b: EntryBody, recipe: Recipe, s: Show): string {
     case 'disposed':
       return `Decision, ${b.disposition.replaceAll('_', ' ')}: ${b.reason}${b.authority ? ` (${b.authority})` : ''}`;
     case 'corrected':
-      return `Correction${b.replacement ? `: ${entryWords(b.replacement, recipe, s)}` : ': struck out'}${b.happenedS === undefined ? '' : `, happened ${s.clock(b.happenedS)}`}. Reason: ${b.reason}`;
+      return `Correction${b.replacement ? `: ${entryWords(b.replacement, recipe, s, program)}` : ': struck out'}${b.happenedS === undefined ? '' : `, happened ${s.clock(b.happenedS)}`}. Reason: ${b.reason}`;
     case 'signed':
       return 'Signed for release';
   }

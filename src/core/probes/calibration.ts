@@ -1,0 +1,66 @@
+import { requireFinite } from '../guard';
+import { boilingPointC } from '../heat/psychrometrics';
+import type { Reading } from '../lethality/reading';
+
+/** A probe checked in ice water and, when it was, in boiling water; what it showed, °C. */
+export type CalibrationCheck = { iceC: number; boilC?: number; altitudeM: number };
+
+/** A check that counts from its time on. */
+export type Calibration = { atS: number; offsetC: number };
+
+export type CalibrationResult =
+  | { ok: true; offsetC: number; boilsAtC: number }
+  | { ok: false; reason: 'too_far_off' | 'points_disagree'; boilsAtC: number };
+
+/** More than this and the probe is to be replaced, not corrected, °C. Usual value. */
+const MOST_OFFSET_C = 2;
+/** Most that the two points may differ in their offset, °C. Usual value. */
+const MOST_SPREAD_C = 1;
+
+/**
+ * Offset of a probe, °C, as shown less true: from the ice point (0 °C) and the boiling point at the
+ * altitude; the mean of both when both were checked.
+ * @param altitudeM m above sea level, −500 to 6000
+ * @source field standard, ice-point and boiling-point check
+ * @example checkCalibration({ iceC: 0.3, altitudeM: 0 }) // { ok: true, offsetC: 0.3, … }
+ */
+export function checkCalibration(check: CalibrationCheck): CalibrationResult {
+  const iceOff = requireFinite('iceC', check.iceC);
+  const boilsAtC = boilingPointC(check.altitudeM);
+  const offs =
+    check.boilC === undefined ? [iceOff] : [iceOff, requireFinite('boilC', check.boilC) - boilsAtC];
+  if (offs.some((o) => Math.abs(o) > MOST_OFFSET_C))
+    return { ok: false, reason: 'too_far_off', boilsAtC };
+  if (offs.length > 1 && Math.abs(offs[0]! - offs[1]!) > MOST_SPREAD_C)
+    return { ok: false, reason: 'points_disagree', boilsAtC };
+  return { ok: true, offsetC: offs.reduce((a, b) => a + b, 0) / offs.length, boilsAtC };
+}
+
+/** The check in force at a time: the last one before it. */
+const inForce = (calibrations: readonly Calibration[], tS: number) =>
+  calibrations.reduce<Calibration | null>(
+    (best, c) => (c.atS <= tS && (!best || c.atS > best.atS) ? c : best),
+    null,
+  );
+
+/** A log with the offset of the check in force taken off each reading; the input itself without checks. */
+export function withOffsets(
+  readings: readonly Reading[],
+  calibrations: readonly Calibration[],
+): readonly Reading[] {
+  if (calibrations.every((c) => c.offsetC === 0)) return readings;
+  return readings.map((r) => {
+    const offsetC = inForce(calibrations, r.tS)?.offsetC ?? 0;
+    return offsetC === 0 ? r : { tS: r.tS, tempC: r.tempC - offsetC };
+  });
+}
+
+/** Is the probe's last check before this time not older than maxAgeS? */
+export function isCalibrated(
+  calibrations: readonly Calibration[],
+  tS: number,
+  maxAgeS: number,
+): boolean {
+  const last = inForce(calibrations, tS);
+  return last !== null && tS - last.atS <= maxAgeS;
+}

@@ -1,0 +1,128 @@
+import mqtt, { type MqttClient } from 'mqtt';
+import {
+  MQTT_READINGS,
+  houseProgramSchema,
+  mqttProgram,
+  type HouseProgram,
+} from '@/features/readings/contract';
+import { SimulatedHouse, type DeviceReading } from './simulated-house';
+
+export type DeviceSetup = { token: string; houseId: string; via: 'http' | 'mqtt' };
+
+/** How a device speaks to the application: asks for its program, reports what it measured. */
+type Way = {
+  program: () => Promise<HouseProgram | null>;
+  /** kept: to be sent again. refused: not to be. */
+  report: (readings: DeviceReading[], sentAt: string) => Promise<'taken' | 'refused'>;
+};
+
+const TIMEOUT_MS = 10_000;
+const KEPT = 20_000;
+const LOST_MS = 10 * 60_000;
+const AN_HOUR_MS = 3_600_000;
+
+function overHttp(base: string, token: string): Way {
+  const headers = { authorization: `Bearer ${token}`, 'content-type': 'application/json' };
+  const call = (path: string, body?: unknown) =>
+    fetch(`${base}${path}`, {
+      method: body ? 'POST' : 'GET',
+      headers,
+      body: body ? JSON.stringify(body) : undefined,
+      signal: AbortSignal.timeout(TIMEOUT_MS),
+    });
+  return {
+    program: async () => {
+      const answer = await call('/api/v1/house');
+      if (!answer.ok) throw new Error(`/api/v1/house: ${answer.status}`);
+      return houseProgramSchema.parse(await answer.json());
+    },
+    report: async (readings, sentAt) => {
+      const answer = await call('/api/v1/readings', { readings, sentAt });
+      if (answer.status === 409) return 'refused';
+      if (!answer.ok) throw new Error(`/api/v1/readings: ${answer.status}`);
+      return 'taken';
+    },
+  };
+}
+
+function overMqtt(url: string, setup: DeviceSetup): Way {
+  const client: MqttClient = mqtt.connect(url, { reconnectPeriod: 2000 });
+  let latest: HouseProgram | null = null;
+  client.on('error', () => undefined);
+  client.on('connect', () => client.subscribe(mqttProgram(setup.houseId), { qos: 1 }));
+  client.on('message', (_topic, payload) => {
+    const parsed = houseProgramSchema.safeParse(JSON.parse(payload.toString('utf8')));
+    if (parsed.success) latest = parsed.data;
+  });
+  return {
+    program: () => Promise.resolve(latest),
+    report: async (readings, sentAt) => {
+      if (!client.connected) throw new Error('the broker is away');
+      const body = JSON.stringify({ token: setup.token, readings, sentAt });
+      await client.publishAsync(MQTT_READINGS, body, { qos: 1 });
+      return 'taken';
+    },
+  };
+}
+
+/** One house with its link: measures at every beat, keeps what it can't send, sends it later. */
+export class Link {
+  readonly house = new SimulatedHouse(Math.random);
+  private queue: DeviceReading[] = [];
+  private lastMs = Date.now();
+  private lostSinceMs: number | null = null;
+  private readonly way: Way;
+  private program: HouseProgram | null = null;
+  name = '…';
+
+  constructor(
+    readonly setup: DeviceSetup,
+    base: string,
+    broker: string,
+  ) {
+    this.way = setup.via === 'http' ? overHttp(base, setup.token) : overMqtt(broker, setup);
+  }
+
+  /** Readings that wait to be sent. */
+  get waiting(): number {
+    return this.queue.length;
+  }
+
+  /** Is the link away by the fault? It comes back by itself after ten minutes. */
+  private lost(nowMs: number): boolean {
+    const { faults } = this.house;
+    if (!faults.linkLost) this.lostSinceMs = null;
+    else this.lostSinceMs ??= nowMs;
+    if (this.lostSinceMs !== null && nowMs - this.lostSinceMs > LOST_MS) faults.linkLost = false;
+    return faults.linkLost;
+  }
+
+  /** One beat. The house goes on with the last program that it was told while the link is away. */
+  async beat(): Promise<void> {
+    const nowMs = Date.now();
+    const lost = this.lost(nowMs);
+    let trouble: unknown = null;
+    if (!lost)
+      this.program = await this.way.program().catch((error: unknown) => {
+        trouble = error;
+        return this.program;
+      });
+    if (this.program) {
+      this.name = this.program.house;
+      const clockMs = nowMs - (this.house.faults.clockWrong ? AN_HOUR_MS : 0);
+      this.queue.push(...this.house.step(this.program, (nowMs - this.lastMs) / 1000, clockMs));
+      this.queue = this.queue.slice(-KEPT);
+    }
+    this.lastMs = nowMs;
+    if (!lost && !trouble && this.queue.length > 0) await this.send();
+    if (trouble) throw trouble;
+  }
+
+  private async send(): Promise<void> {
+    const sending = this.queue.slice(0, 10_000);
+    const clockMs = Date.now() - (this.house.faults.clockWrong ? AN_HOUR_MS : 0);
+    /* Refused ones carry times that nobody can believe: they are not worth keeping. */
+    await this.way.report(sending, new Date(clockMs).toISOString());
+    this.queue = this.queue.slice(sending.length);
+  }
+}

@@ -1,0 +1,89 @@
+import type { AlarmCode, AlarmRank, RunEvent, StagePlace } from '@/core';
+import type { Show } from '@/ui/show';
+
+export const EVENT_WORDS: Record<RunEvent, string> = {
+  fuel: 'Fuel added',
+  door_open: 'Door opened',
+  rotated: 'Sticks rotated',
+  wood_added: 'Wood added',
+  smoke_out: 'Smoke out',
+  probe_moved: 'Probe moved',
+};
+
+export const PLACE_WORDS: Record<StagePlace, string> = {
+  house: 'House',
+  water_bath: 'Water bath',
+  oven: 'Oven',
+  shower: 'Shower',
+  ice_bath: 'Ice bath',
+  cooler: 'Cooler',
+  room: 'Room',
+};
+
+export const ALARM_WORDS: Record<AlarmCode, string> = {
+  fire_out: 'The fire is probably out',
+  no_readings: 'No core readings',
+  probe_slid_out: 'A core probe shows the air',
+  target_reached: 'The stage has what it waited for',
+  cooling_running_out: 'Cooling is running out of time',
+  cooling_not_started: 'Cooling has not started',
+  come_up_running_out: 'Come-up is running out of time',
+  too_hot: 'The core nears fat-out',
+  air_out_of_band: 'The air is off its set point',
+  core_stall: 'The core is not rising',
+  cold_smoke_warm: 'Cold smoke is not cold',
+  stage_too_long: 'The stage takes too long',
+  misses_ready_by: 'It will not be ready in time',
+};
+
+export const RANK_WORDS: Record<AlarmRank, string> = {
+  1: 'Act now',
+  2: 'Act soon',
+  3: 'Know it',
+};
+
+type Figures = Record<string, number>;
+type Say = (f: Figures, s: Show) => string;
+
+const stall: Say = (f, s) => {
+  const rose = `Core ${s.temp(f.coreC!)}, only ${s.tempStep(f.roseC!)} in half an hour.`;
+  if (f.wetBulbC === undefined) return `${rose} Raise humidity first, then heat.`;
+  const why = f.wetBulbC < f.targetC!;
+  return why
+    ? `${rose} The surface dries at its wet bulb, ${s.temp(f.wetBulbC)}, under the target ${s.temp(f.targetC!)}: raise humidity first, then heat.`
+    : `${rose} Look at the fire and the fan, then raise humidity.`;
+};
+
+const SAY: Record<AlarmCode, Say> = {
+  fire_out: (f, s) =>
+    `Air fell ${s.tempStep(f.fellC!)} to ${s.temp(f.airC!)}, set point ${s.temp(f.setC!)}. Look at the fire and the fan.`,
+  no_readings: (f, s) =>
+    `Nothing for ${s.duration(f.silentS!)}; after ${s.duration(f.limitS!)} there is no credit. Look at the link, or log by hand.`,
+  probe_slid_out: (f, s) =>
+    `Since ${s.time(f.fromS!)} it follows the air and earns no credit. Push it back into the thickest piece.`,
+  target_reached: (f, s) =>
+    `${f.coreC === undefined ? '' : `Core ${s.temp(f.coreC)}. `}Go on to the next stage, or pull.`,
+  cooling_running_out: (f, s) =>
+    f.leftS! > 0
+      ? `${s.duration(f.leftS!)} left, until ${s.time(f.dueS!)}, to get the core to ${s.temp(f.toC!)}. Ice, more water, or spread it out.`
+      : `The time ran out at ${s.time(f.dueS!)}; the core had to be at ${s.temp(f.toC!)}.`,
+  cooling_not_started: (f, s) =>
+    `Pulled ${s.duration(f.waitedS!)} ago. Into the ice bath or the cooler now.`,
+  come_up_running_out: (f, s) =>
+    `${s.duration(Math.max(0, f.leftS!))} left to get the core to ${s.temp(f.toC!)}, until ${s.time(f.dueS!)}. More heat and humidity.`,
+  too_hot: (f, s) =>
+    `Core ${s.temp(f.coreC!)}; above ${s.temp(f.limitC!)} fat runs out. Turn the heat down, or pull.`,
+  air_out_of_band: (f, s) =>
+    `Air ${s.temp(f.airC!)} for 10 min, set point ${s.temp(f.setC!)}. Look at dampers, fuel and fan.`,
+  core_stall: stall,
+  cold_smoke_warm: (f, s) =>
+    `Air ${s.temp(f.airC!)}: above ${s.temp(f.limitC!)} it is no cold smoke. Less fire, more distance.`,
+  stage_too_long: (f, s) =>
+    `${s.duration(f.forS!)} in this stage, at most ${s.duration(f.maxS!)} was meant. Go on, extend it, or find out why.`,
+  misses_ready_by: (f, s) =>
+    `Forecast for ${s.time(f.readyS!)}, wanted by ${s.time(f.dueS!)}: ${s.duration(f.lateS!)} late. Raise humidity first, then heat, or tell who waits.`,
+};
+
+/** What an alarm found and what to do, with its figures in the site's units. */
+export const alarmWords = (code: AlarmCode, figures: Figures, show: Show) =>
+  SAY[code](figures, show);

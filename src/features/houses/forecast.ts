@@ -1,0 +1,174 @@
+import {
+  chillStage,
+  coreLogs,
+  finishOf,
+  fitRun,
+  hasPoultry,
+  heatProduct,
+  heatStage,
+  judgedLogs,
+  placeOf,
+  runStages,
+  stageProgress,
+  type Case,
+  type FittedRun,
+  type Forecast,
+  type ForecastInput,
+  type HousePrior,
+  type ProgramStage,
+  type RunReading,
+  type StageProgress,
+} from '@/core';
+import { stageEvidence } from './stage-evidence';
+
+/** A time on the clock with its band, epoch seconds; null where it will not come. */
+export type Ahead = { p10: number | null; p50: number | null; p90: number | null };
+
+export type BatchForecast = {
+  /** End of the present stage; null once pulled. */
+  stage: Ahead | null;
+  /** Core target and lethality of the program; null once pulled. */
+  done: Ahead | null;
+  /** Core at the end of the cooling rule. */
+  cold: Ahead;
+  /** Packed, from the middle of `cold` and the recipe's times; null where nobody can say. */
+  readyS: number | null;
+  basis: Forecast['basis'];
+  progress: StageProgress | null;
+};
+
+/** A core reading this early in the run tells its temperature at the start, s; else it came from the cooler, °C. */
+const FIRST_S = 900;
+const USUAL_START_C = 4;
+
+/** Stages that a run has gone through and is to go through, for the model, with the starts that are known. */
+function courseOf(c: Case, progress: StageProgress | null) {
+  const { state, recipe } = c;
+  const run = state.run!;
+  const begun = runStages(state).filter((s) => run.pulledS === null || s.startS < run.pulledS);
+  const chilled = state.chill.map((p) => ({
+    stage: chillStage(p.medium, 24 * 3600),
+    startS: p.startS,
+  }));
+  const known = [...begun.map((s) => ({ stage: s.stage, startS: s.startS })), ...chilled];
+  const lastIndex = begun.findLast((s) => s.index !== null)?.index ?? -1;
+  const toCook =
+    run.pulledS === null && run.moves.length === 0 ? run.program.slice(lastIndex + 1) : [];
+  const toChill = recipe.process.chill
+    .slice(chilled.length)
+    .map((p) => chillStage(p.medium, p.plannedS));
+  const open = chilled.length > 0 || run.pulledS !== null ? toChill : [...toCook, ...toChill];
+  const stages: ProgramStage[] = [...known.map((k) => k.stage), ...open];
+  const present = known.length - 1;
+  const heat = stages.map((s, i) => {
+    const h = heatStage(s);
+    if (i === stages.length - 1) return { ...h, endS: 72 * 3600 };
+    if (i !== present || !progress || h.endS === undefined) return h;
+    /* The clock of the stage, with its pauses and extensions. */
+    return { ...h, endS: h.endS + (progress.plannedS - progress.at.stage.plannedS) };
+  });
+  return {
+    heat,
+    stages,
+    present,
+    lastCook: known.length - 1 - chilled.length + (run.pulledS === null ? toCook.length : 0),
+    starts: known.map((k) => k.startS - run.startS),
+  };
+}
+
+function readingsOf(c: Case): RunReading[] {
+  const run = c.state.run!;
+  const since = (tS: number) => tS - run.startS;
+  const logs = judgedLogs(
+    coreLogs(c, run.startS, c.nowS, run.pulledS === null ? 'house' : 'chill'),
+  );
+  const slow = logs.reduce<(typeof logs)[number] | null>((a, b) => {
+    const last = (l: typeof b) => l.evidence.spans.at(-1)?.at(-1)?.tempC ?? Infinity;
+    return !a || last(b) < last(a) ? b : a;
+  }, null);
+  const core = (slow?.evidence.spans.flat() ?? []).map((r): RunReading => ({
+    tS: since(r.tS),
+    channel: 'core',
+    tempC: r.tempC,
+  }));
+  const around = (what: 'air' | 'wet_bulb', channel: 'air' | 'wetBulb') =>
+    c.state.probes
+      .filter((p) => p.what === what)
+      .flatMap((p) => c.series[p.channelId] ?? [])
+      .filter((r) => r.tS >= run.startS)
+      .map((r): RunReading => ({ tS: since(r.tS), channel, tempC: r.tempC }));
+  return [...core, ...around('air', 'air'), ...around('wet_bulb', 'wetBulb')];
+}
+
+/** A run as the model takes it, with the stages behind it; null before the run. */
+function courseInput(c: Case, house: HousePrior | undefined) {
+  const { run } = c.state;
+  if (!run) return null;
+  const course = courseOf(c, stageProgress(c.state, stageEvidence(c), c.nowS));
+  const readings = readingsOf(c);
+  const first = readings.find((r) => r.channel === 'core' && r.tS < FIRST_S);
+  const input: ForecastInput = {
+    product: heatProduct(c.recipe, first ? Math.min(60, Math.max(-4, first.tempC)) : USUAL_START_C),
+    stages: course.heat,
+    readings,
+    nowS: c.nowS - run.startS,
+    stageStartsS: course.starts,
+    house,
+    model: c.rules.lethality.body.model,
+  };
+  return { input, course, run };
+}
+
+/** The model fitted to a run as it stands; null before the run. */
+export function fitOf(c: Case, house: HousePrior | undefined): FittedRun | null {
+  const made = courseInput(c, house);
+  return made && fitRun(made.input);
+}
+
+const toClock = (f: Forecast, startS: number): Ahead => ({
+  p10: f.p10S === null ? null : f.p10S + startS,
+  p50: f.p50S === null ? null : f.p50S + startS,
+  p90: f.p90S === null ? null : f.p90S + startS,
+});
+
+const later = (a: Forecast, b: Forecast): Forecast =>
+  (a.p50S ?? Infinity) >= (b.p50S ?? Infinity) ? a : b;
+
+/** When the cook is done: the last stage's core target, and the rule's lethality where it counts logs. */
+function doneOf(c: Case, fitted: FittedRun, last: ProgramStage | undefined): Forecast {
+  const rule = c.rules.lethality.body;
+  const kind = hasPoultry(c.recipe) ? 'poultry' : 'meat';
+  const logs = finishOf(fitted, { logs: rule.targetLogs[kind] });
+  const target = last?.ends?.coreC ?? last?.endCoreC;
+  const coreC = rule.way === 'end_point' ? Math.max(rule.endPointC[kind], target ?? 0) : target;
+  if (coreC === undefined || (last && coreC > last.airC)) return logs;
+  const core = finishOf(fitted, { coreC });
+  return rule.way === 'end_point' ? core : later(core, logs);
+}
+
+/** What lies ahead of a batch in or after the house, from its own readings; null before the run and once packed. */
+export function forecastBatch(c: Case, house: HousePrior | undefined): BatchForecast | null {
+  const { steps } = c.state;
+  const made = steps.pack ? null : courseInput(c, house);
+  if (!made) return null;
+  const { course, run } = made;
+  const fitted = fitRun(made.input);
+  const inHouse = run.pulledS === null;
+  const last = course.stages[course.lastCook];
+  const toC = c.rules.cooling.body.steps.at(-1)!.toC;
+  const stage =
+    inHouse && course.stages[course.present] && placeOf(course.stages[course.present]!) !== 'cooler'
+      ? finishOf(fitted, { stage: course.present })
+      : null;
+  const cold = finishOf(fitted, { coreC: toC, falling: true });
+  const { bloomS, packS } = c.recipe.process;
+  const coldS = cold.p50S === null ? null : cold.p50S + run.startS;
+  return {
+    stage: stage && toClock(stage, run.startS),
+    done: inHouse ? toClock(doneOf(c, fitted, last), run.startS) : null,
+    cold: toClock(cold, run.startS),
+    readyS: coldS === null ? null : coldS + (steps.bloom ? 0 : bloomS) + packS,
+    basis: cold.basis,
+    progress: stageProgress(c.state, stageEvidence(c), c.nowS),
+  };
+}

@@ -1,0 +1,72 @@
+import { alarmsOf, stageProgress, type Alarm, type AlarmCode, type StageProgress } from '@/core';
+import type { Dossier } from '@/features/batches/case';
+import { liveHeat, type LiveHeat } from '@/features/batches/live';
+import type { Handle } from '@/platform/db/client';
+import type { BatchForecast } from './forecast';
+import { forecastOf } from './forecast-cache';
+import { stageEvidence } from './stage-evidence';
+
+/** An alarm of a batch with the key under which the record knows it, once it does. */
+export type BatchAlarm = Alarm & { key: string | null; seenBy: string | null };
+
+export type Member = {
+  dossier: Dossier;
+  progress: StageProgress | null;
+  heat: LiveHeat | null;
+  forecast: BatchForecast | null;
+  alarms: BatchAlarm[];
+};
+
+/** Alarms of a batch now, each with who has seen it. */
+export function alarmsNow(
+  d: Dossier,
+  progress: StageProgress | null,
+  forecast: BatchForecast | null,
+  nowS: number,
+): BatchAlarm[] {
+  const stage = progress && { over: progress.over, tooLong: progress.tooLong };
+  const recorded = d.case.state.alarms.filter((a) => a.clearedS === null);
+  return alarmsOf({ c: d.case, nowS, stage, readyS: forecast?.readyS ?? null }).map((a) => {
+    const known = recorded.findLast((r) => r.alarm === (a.code satisfies AlarmCode));
+    return { ...a, key: known?.key ?? null, seenBy: known?.acknowledged?.by.name ?? null };
+  });
+}
+
+/** A batch at or after the house with all that its load page shows. */
+export async function memberOf(db: Handle, d: Dossier, nowS: number): Promise<Member> {
+  const forecast = await forecastOf(db, d);
+  const progress = stageProgress(d.case.state, stageEvidence(d.case), nowS);
+  return {
+    dossier: d,
+    progress,
+    heat: d.case.state.phase === 'in_house' ? liveHeat(d.case) : null,
+    forecast,
+    alarms: alarmsNow(d, progress, forecast, nowS),
+  };
+}
+
+/** Batches of a house: those in it, then those that were pulled and still cool; who comes out first comes first. */
+export async function loadOf(
+  db: Handle,
+  open: readonly Dossier[],
+  houseId: string,
+  nowS: number,
+): Promise<Member[]> {
+  const here = open.filter(
+    (d) =>
+      d.case.state.run?.houseId === houseId &&
+      (d.case.state.phase === 'in_house' || d.case.state.phase === 'chilling'),
+  );
+  const members: Member[] = [];
+  for (const d of here) members.push(await memberOf(db, d, nowS));
+  const outS = (m: Member) => m.forecast?.done?.p50 ?? Infinity;
+  const pulled = (m: Member) => Number(m.dossier.case.state.run!.pulledS !== null);
+  return members.sort((a, b) => pulled(a) - pulled(b) || outS(a) - outS(b));
+}
+
+/** Batches of a load that still hang in the house and follow its program. */
+export const hanging = (members: readonly Member[]) =>
+  members.filter((m) => {
+    const run = m.dossier.case.state.run!;
+    return run.pulledS === null && run.moves.length === 0;
+  });

@@ -1,0 +1,15 @@
+import { runStages, type Case, type StageEvidence } from '@/core';
+import { liveHeat } from '@/features/batches/live';
+
+/** What is known now of what a stage may wait for: slowest credited core, logs, a hand on the surface. */
+export function stageEvidence(c: Case): StageEvidence {
+  const heat = liveHeat(c);
+  const at = runStages(c.state).at(-1);
+  const dryS = c.state.steps.surface_dry?.atS;
+  return {
+    coreC: heat?.coreC ?? null,
+    logs: heat?.logs ?? null,
+    lossFraction: null,
+    dry: at !== undefined && dryS !== undefined && dryS >= at.startS,
+  };
+}

@@ -1,0 +1,112 @@
+import { randomUUID } from 'node:crypto';
+import { sql } from 'kysely';
+import { alarmChanges, placeOf, type Author, type EntryBody } from '@/core';
+import { loadOpenDossiers, type Dossier } from '@/features/batches/case';
+import { appendEntries, loadEntries, lockHead, type NewEntry } from '@/features/batches/repository';
+import { listHouses } from '@/features/settings/repository';
+import { nowS as clock } from '@/platform/clock';
+import type { Db } from '@/platform/db/client';
+import { notify } from '@/platform/events';
+import { fitOf } from './forecast';
+import { isRemembered, rememberFit } from './fits';
+import { hanging, loadOf, type Member } from './load';
+
+const HOUSE_LOCK = 710_002;
+const HOUSE_ITSELF: Author = { id: 'system', name: 'Jolly Kettle' };
+/** Fewer core readings than this teach nothing about a house. */
+const LEAST_READINGS = 30;
+
+const entryOf = (body: EntryBody, happenedS: number): NewEntry => ({
+  id: randomUUID(),
+  happenedS,
+  by: HOUSE_ITSELF,
+  corrects: null,
+  body,
+});
+
+/** Alarms that came and went since the record was last told. */
+function alarmEntries(m: Member, nowS: number): NewEntry[] {
+  const { raise, clear } = alarmChanges(m.dossier.case.state.alarms, m.alarms);
+  return [
+    ...raise.map((a) =>
+      entryOf({ kind: 'alarm_raised', alarm: a.code, key: a.key, figures: a.figures }, nowS),
+    ),
+    ...clear.map((key) => entryOf({ kind: 'alarm_cleared', key }, nowS)),
+  ];
+}
+
+/**
+ * The next stage of a load whose house may act by itself: when every batch that hangs in it has what the
+ * stage waited for, nobody paused it, and the next stage is in the same house.
+ */
+function advance(members: readonly Member[], nowS: number): [Dossier, NewEntry][] {
+  const there = hanging(members);
+  if (there.length === 0 || !there.every((m) => m.progress?.over && !m.progress.paused)) return [];
+  return there.flatMap((m): [Dossier, NewEntry][] => {
+    const run = m.dossier.case.state.run!;
+    const stageIndex = run.stages.at(-1)!.index + 1;
+    const next = run.program[stageIndex];
+    if (!next || placeOf(next) !== 'house') return [];
+    const reason = 'its end was met: the house went on by itself';
+    return [[m.dossier, entryOf({ kind: 'stage_started', stageIndex, reason }, nowS)]];
+  });
+}
+
+/** Appends to a batch whose record is still as it was looked at; else the next look sees it. */
+async function append(db: Db, d: Dossier, entries: NewEntry[], nowS: number): Promise<void> {
+  if (entries.length === 0) return;
+  const batchId = d.head.id;
+  await db.transaction().execute(async (tx) => {
+    await lockHead(tx);
+    const now = await loadEntries(tx, batchId);
+    if (now.at(-1)?.seq !== d.entries.at(-1)?.seq) return;
+    await appendEntries(tx, batchId, entries, nowS);
+    await notify(tx, { topic: 'batch', id: batchId });
+  });
+}
+
+/** A pulled run teaches its house, once. */
+async function learn(db: Db, d: Dossier): Promise<void> {
+  const { run } = d.case.state;
+  if (!run || run.pulledS === null || (await isRemembered(db, d.head.id))) return;
+  const fitted = fitOf({ ...d.case, nowS: run.pulledS }, undefined);
+  if (!fitted || fitted.basis.madeFrom !== 'fitted') return;
+  const { coreReadings, factors } = fitted.basis;
+  if (coreReadings < LEAST_READINGS) return;
+  await rememberFit(db, {
+    houseId: run.houseId,
+    batchId: d.head.id,
+    filmFactor: factors.h,
+    coreReadings,
+  });
+}
+
+/**
+ * Looks at every load once: records alarms that came or went, lets houses go on that may, and keeps what
+ * finished runs have taught. One process at a time.
+ */
+export async function watchHouses(db: Db): Promise<void> {
+  await db.connection().execute(async (held) => {
+    const lock = await sql<{
+      ok: boolean;
+    }>`select pg_try_advisory_lock(${HOUSE_LOCK}) as ok`.execute(held);
+    if (!lock.rows[0]?.ok) return;
+    try {
+      await lookOnce(db);
+    } finally {
+      await sql`select pg_advisory_unlock(${HOUSE_LOCK})`.execute(held);
+    }
+  });
+}
+
+async function lookOnce(db: Db): Promise<void> {
+  const nowS = clock();
+  const open = await loadOpenDossiers(db, nowS);
+  for (const house of await listHouses(db)) {
+    const members = await loadOf(db, open, house.id, nowS);
+    for (const m of members) await append(db, m.dossier, alarmEntries(m, nowS), nowS);
+    if (house.autoAdvance)
+      for (const [d, entry] of advance(members, nowS)) await append(db, d, [entry], nowS);
+    for (const m of members) await learn(db, m.dossier);
+  }
+}

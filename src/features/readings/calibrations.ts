@@ -1,0 +1,66 @@
+import { randomUUID } from 'node:crypto';
+import { sql } from 'kysely';
+import { z } from 'zod';
+import { checkCalibration, type Calibration, type CalibrationResult } from '@/core';
+import { toDate } from '@/platform/clock';
+import type { Handle } from '@/platform/db/client';
+
+export const calibrationSchema = z.object({
+  channelId: z.number().int().positive(),
+  iceC: z.number('give what it showed in ice water').min(-20).max(20),
+  boilC: z.number().min(60).max(120).optional(),
+  altitudeM: z.number('give the altitude').min(-500).max(6000),
+});
+export type CalibrationInput = z.infer<typeof calibrationSchema>;
+
+/** Checks of house channels, by channel; a house channel without any has an empty list, a file's column none. */
+export async function loadCalibrations(
+  db: Handle,
+  channelIds: readonly number[],
+): Promise<Record<number, Calibration[]>> {
+  if (channelIds.length === 0) return {};
+  const rows = await db
+    .selectFrom('channel')
+    .leftJoin('calibration', 'calibration.channelId', 'channel.id')
+    .select([
+      'channel.id',
+      'calibration.offsetC',
+      sql<number | null>`extract(epoch from checked_at)::float8`.as('atS'),
+    ])
+    .where('channel.id', 'in', [...channelIds])
+    .where('channel.houseId', 'is not', null)
+    .orderBy('calibration.checkedAt')
+    .execute();
+  const of: Record<number, Calibration[]> = {};
+  for (const r of rows) {
+    const list = (of[r.id] ??= []);
+    if (r.atS !== null && r.offsetC !== null) list.push({ atS: r.atS, offsetC: r.offsetC });
+  }
+  return of;
+}
+
+/** Records a check of a probe that was made just now; its offset counts from then on. */
+export async function recordCalibration(
+  db: Handle,
+  input: CalibrationInput,
+  byName: string,
+  nowS: number,
+): Promise<CalibrationResult> {
+  const { channelId, iceC, boilC, altitudeM } = input;
+  const result = checkCalibration({ iceC, boilC, altitudeM });
+  if (!result.ok) return result;
+  await db
+    .insertInto('calibration')
+    .values({
+      id: randomUUID(),
+      channelId,
+      checkedAt: toDate(nowS),
+      iceC,
+      boilC: boilC ?? null,
+      altitudeM,
+      offsetC: result.offsetC,
+      byName,
+    })
+    .execute();
+  return result;
+}
