@@ -157,7 +157,7 @@ const WELL_COOLED: Story['chill'] = [
   { medium: 'ice_bath', setC: 1, forS: 1800 },
   { medium: 'cooler', setC: 2, forS: 3 * HOUR },
 ];
-const TOO_SLOW: Story['chill'] = [{ medium: 'cooler', setC: 3, forS: 9 * HOUR }];
+const TOO_SLOW: Story['chill'] = [{ medium: 'cooler', setC: 13, forS: 9 * HOUR }];
 
 /** Batches that are finished or waiting; made once. */
 async function tellPast(w: World, by: Record<string, Version>, nowS: number): Promise<void> {

@@ -52,7 +52,14 @@ const phases = async () =>
     .sort();
 
 test('the demo has a batch in every place', async () => {
-  expect(await phases()).toEqual(['chilling', 'cure_hold', 'in_house', 'to_sign', 'to_sign, held']);
+  expect(await phases()).toEqual([
+    'chilling',
+    'cure_hold',
+    'in_house',
+    'in_house',
+    'to_sign',
+    'to_sign, held',
+  ]);
   expect(await closedBatches(demo, '', 10)).toHaveLength(3);
 });
 
@@ -74,8 +81,8 @@ test('the houses know their loads, set points and curves', async () => {
     medium: 'air',
     setC: 68,
   });
-  const chart = (await runChart(demo, big.load!.case))!;
-  expect(chart.lines.map((l) => l.name)).toEqual(['Core 1', 'Core 2', 'Air']);
+  const chart = (await runChart(demo, [big.load!.case]))!;
+  expect(chart.lines.map((l) => l.name)).toEqual(['Core 1', 'Core 2', 'Air', 'Wet bulb']);
   expect(chart.bands.map((b) => b.name)).toEqual(['Dry', 'Oak and juniper smoke']);
   expect(chart.lines.every((l) => l.readings.length <= 600)).toBe(true);
   expect(batchInHouse(await open(), 'nowhere')).toBeNull();

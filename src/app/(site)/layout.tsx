@@ -1,8 +1,10 @@
 import { redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { requirePage } from '@/features/accounts/identify';
+import { may } from '@/features/accounts/policy';
 import { TopBar } from '@/features/accounts/ui/TopBar';
 import { OutboxBar } from '@/features/batches/ui/OutboxBar';
+import { WorkerProvider } from '@/features/houses/ui/post-as';
 import { showOfRequest, siteOfRequest } from '@/features/settings/show';
 import { Live } from '@/ui/live';
 import { ShowProvider } from '@/ui/show-context';
@@ -20,7 +22,9 @@ export default async function SiteLayout({ children }: { children: ReactNode }) 
       <Live />
       <OutboxBar personId={person.id} />
       <main id="main" className="mx-auto max-w-6xl px-4 py-4">
-        {children}
+        <WorkerProvider value={{ personId: person.id, canWork: may(person.role, 'work_batches') }}>
+          {children}
+        </WorkerProvider>
       </main>
       <footer className="no-print mx-auto max-w-6xl px-4 pb-6 text-sm text-soft">
         Follow your local code and the authority that licenses you; this tool does not replace

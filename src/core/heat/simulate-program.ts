@@ -32,6 +32,7 @@ export type Simulation = {
   stageEnds: StageEnded[];
   /** Heat through the surface and heat held, J per kg of product: equal but for rounding. */
   balance: { heatInJKg: number; heatHeldJKg: number };
+  cpJkgK: number;
 };
 
 export type SimulateInput = {
@@ -177,6 +178,7 @@ export function simulateProgram(input: SimulateInput): Simulation {
   return {
     samples: run.samples,
     stageEnds,
+    cpJkgK: cp,
     balance: {
       heatInJKg: run.body.heatJKg,
       heatHeldJKg: cp * (run.body.meanC - input.product.startC),

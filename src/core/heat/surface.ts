@@ -33,7 +33,7 @@ export const wetnessOf = (wetness: number, deficitKgM2: number, left: number) =>
   (wetness * left * left) / (1 + (deficitKgM2 / DRY_HALF_KG_M2) ** 2);
 
 /** Wetness at which a hand calls a surface dry and tacky. Model default. */
-export const TACKY_WETNESS = 0.6;
+export const TACKY_WETNESS = 0.8;
 
 /**
  * The surface balance made linear around one surface temperature. `heat = a − b·T` is what enters the

@@ -1,5 +1,5 @@
 import { CURE_LINE } from '../formula/scale-recipe';
-import type { Recipe } from '../formula/recipe';
+import { UNCURED_SMOKE_FROM_C, type Recipe } from '../formula/recipe';
 import type { EntryBody, EntryKind } from './entry';
 import type { BatchState } from './state';
 
@@ -37,7 +37,8 @@ export type Refusal =
   | 'not_this_stage'
   | 'already_moved'
   | 'unknown_alarm'
-  | 'practice';
+  | 'practice'
+  | 'slow_without_cure';
 
 export type Proposed = { body: EntryBody; happenedS: number; corrects: string | null };
 
@@ -74,7 +75,11 @@ const ASK: { [K in EntryKind]?: Ask<K> } = {
     return s.hold ? 'hold_already_running' : null;
   },
   cure_hold_ended: (s) => (s.hold && s.hold.endS === null ? null : 'hold_not_running'),
-  run_started: (s) => (s.run ? 'run_already_started' : null),
+  run_started: (s, b, r) => {
+    if (s.run) return 'run_already_started';
+    const slow = b.program?.stages.some((x) => x.smoke && x.airC < UNCURED_SMOKE_FROM_C);
+    return !r.cure && slow ? 'slow_without_cure' : null;
+  },
   stage_started: (s, b) => {
     const refused = inRun(s);
     if (refused) return refused;

@@ -1,91 +1,151 @@
-import { thinReadings, type Case, type Reading, type ReadingPlace } from '@/core';
+import {
+  coreLogs,
+  houseWindow,
+  runStages,
+  thinReadings,
+  type Case,
+  type Reading,
+  type ReadingPlace,
+  type RejectReason,
+  type RunEvent,
+} from '@/core';
 import { channelsByIds } from '@/features/readings/repository';
 import type { Handle } from '@/platform/db/client';
 
 export type ChartLine = { name: string; what: ReadingPlace; readings: Reading[] };
 export type ChartBand = { name: string; kind: string; fromS: number; toS: number };
+/** A time ahead with its band; it is drawn as one, never as a curve of readings. */
+export type ChartForecast = { name: string; p10: number; p50: number; p90: number };
+export type ChartRejected = { name: string; reason: RejectReason; fromS: number; toS: number };
+export type ChartEvent = { event: RunEvent | 'moved' | 'pulled'; name: string; atS: number };
 export type RunChartData = {
   lines: ChartLine[];
   setPoints: Reading[];
   bands: ChartBand[];
   targets: { name: string; tempC: number }[];
+  forecasts: ChartForecast[];
+  rejected: ChartRejected[];
+  events: ChartEvent[];
   fromS: number;
   toS: number;
 };
 
 const MOST_POINTS = 600;
+/** Rejections shorter than this are not shaded: the chart would be full of hairs, s. */
+const SHORTEST_SHADE_S = 120;
+
+const CHILL_NAMES = { ice_bath: 'Ice bath', shower: 'Shower', cooler: 'Cooler' };
 
 function stageBands(c: Case): ChartBand[] {
   const { run, chill } = c.state;
   if (!run) return [];
   const houseEnd = run.pulledS ?? c.nowS;
-  const stages = run.stages.map((s, i) => ({
-    name: c.recipe.program[s.index]?.name ?? 'Stage',
-    kind: c.recipe.program[s.index]?.kind ?? 'cook',
+  const stages = runStages(c.state);
+  const inHouse = stages.map((s, i) => ({
+    name: s.stage.name,
+    kind: s.stage.kind,
     fromS: s.startS,
-    toS: run.stages[i + 1]?.startS ?? houseEnd,
+    toS: stages[i + 1]?.startS ?? houseEnd,
   }));
-  const names = { ice_bath: 'Ice bath', shower: 'Shower', cooler: 'Cooler' };
   const chills = chill.map((p, i) => ({
-    name: names[p.medium],
+    name: CHILL_NAMES[p.medium],
     kind: 'chill',
     fromS: p.startS,
     toS: chill[i + 1]?.startS ?? c.nowS,
   }));
-  return [...stages, ...chills];
+  return [...inHouse, ...chills];
 }
 
-/** What a run's chart shows: every probe, set points, stage bands, target lines; long logs thinned without losing peaks. */
-export async function runChart(db: Handle, c: Case): Promise<RunChartData | null> {
+function rejectedOf(c: Case, nameOf: (channelId: number | null) => string): ChartRejected[] {
+  const window = houseWindow(c);
+  if (!window) return [];
+  return coreLogs(c, window.fromS, window.toS, 'house').flatMap((log) =>
+    log.evidence.rejected
+      .filter((r) => r.toS - r.fromS >= SHORTEST_SHADE_S)
+      .map((r) => ({ ...r, name: nameOf(log.channelId) })),
+  );
+}
+
+/** Events of a run that a curve may be explained by. */
+function eventsOf(c: Case): ChartEvent[] {
   const { run } = c.state;
-  const fromS = run?.startS ?? Math.min(...Object.values(c.series).flatMap((s) => s[0]?.tS ?? []));
+  if (!run) return [];
+  const name = c.recipe.name;
+  return [
+    ...run.events.map((e) => ({ event: e.event, name, atS: e.atS })),
+    ...run.moves.map((m) => ({ event: 'moved' as const, name, atS: m.startS })),
+    ...(run.pulledS === null ? [] : [{ event: 'pulled' as const, name, atS: run.pulledS }]),
+  ];
+}
+
+const setPointsOf = (c: Case, bands: readonly ChartBand[]): Reading[] =>
+  runStages(c.state).flatMap((s, i) => [
+    { tS: s.startS, tempC: s.stage.rampFromC ?? s.stage.airC },
+    { tS: bands[i]!.toS, tempC: s.stage.airC },
+  ]);
+
+/**
+ * What a chart of one or several batches shows: every probe, set points, stages, targets, what is not
+ * credited, events; long logs thinned without losing peaks. Bands and set points are those of the first.
+ */
+export async function runChart(
+  db: Handle,
+  cases: readonly Case[],
+  forecasts: readonly ChartForecast[] = [],
+): Promise<RunChartData | null> {
+  const first = cases[0];
+  if (!first) return null;
+  const starts = cases.flatMap((c) => c.state.run?.startS ?? []);
+  const readings = Object.values(first.series).flatMap((s) => s[0]?.tS ?? []);
+  const fromS = starts.length > 0 ? Math.min(...starts) : Math.min(...readings);
   if (!Number.isFinite(fromS)) return null;
+  const probes = cases.flatMap((c) => c.state.probes.map((p) => ({ c, p })));
   const channels = await channelsByIds(
     db,
-    c.state.probes.map((p) => p.channelId),
+    probes.map(({ p }) => p.channelId),
   );
-  const inside = (readings: readonly Reading[]) =>
+  const several = cases.length > 1;
+  const nameOf = (c: Case, id: number | null, given: string | null) => {
+    const own = given ?? channels.find((ch) => ch.id === id)?.name ?? 'Probe';
+    return several ? `${c.recipe.name}, ${own}` : own;
+  };
+  const inside = (c: Case, log: readonly Reading[], from: number, to: number) =>
     thinReadings(
-      readings.filter((r) => r.tS >= fromS && r.tS <= c.nowS),
+      log.filter((r) => r.tS >= Math.max(fromS, from) && r.tS <= Math.min(c.nowS, to)),
       MOST_POINTS,
     );
-  const lines: ChartLine[] = c.state.probes.map((p) => ({
-    name: p.name ?? channels.find((ch) => ch.id === p.channelId)?.name ?? 'Probe',
-    what: p.what,
-    readings: inside(c.series[p.channelId] ?? []),
-  }));
-  for (const what of ['core', 'air'] as const) {
-    const hand = c.state.hand.filter((h) => h.what === what);
-    if (hand.length > 0)
-      lines.push({
-        name: `${what === 'core' ? 'Core' : 'Air'}, by hand`,
-        what,
-        readings: inside(hand),
-      });
-  }
-  const bands = stageBands(c);
-  const setPoints = (run?.stages ?? []).flatMap((s, i) => {
-    const tempC = c.recipe.program[s.index]?.airC;
-    return tempC === undefined
-      ? []
-      : [
-          { tS: s.startS, tempC },
-          { tS: bands[i]!.toS, tempC },
-        ];
+  const shared = new Set<number>();
+  const lines = probes.flatMap(({ c, p }): ChartLine[] => {
+    const common = p.what !== 'core';
+    if (common && shared.has(p.channelId)) return [];
+    if (common) shared.add(p.channelId);
+    const log = inside(c, c.series[p.channelId] ?? [], common ? 0 : p.fromS, p.toS ?? Infinity);
+    const name = common && several ? nameOf(c, p.channelId, p.name).split(', ').at(-1)! : null;
+    return [{ name: name ?? nameOf(c, p.channelId, p.name), what: p.what, readings: log }];
   });
-  const endCoreC = c.state.run?.program.at(-1)?.endCoreC;
-  const targets = [
-    ...(endCoreC === undefined ? [] : [{ name: 'Core target', tempC: endCoreC }]),
-    ...(run?.pulledS == null
-      ? []
-      : c.rules.cooling.body.steps.map((s) => ({ name: 'Cooling', tempC: s.toC }))),
-  ];
+  for (const c of cases)
+    for (const what of ['core', 'air'] as const) {
+      const hand = c.state.hand.filter((h) => h.what === what);
+      if (hand.length === 0) continue;
+      const name = `${several ? `${c.recipe.name}, ` : ''}${what === 'core' ? (several ? 'core' : 'Core') : 'Air'}, by hand`;
+      lines.push({ name, what, readings: inside(c, hand, 0, Infinity) });
+    }
+  const bands = stageBands(first);
+  const last = first.state.run?.program.at(-1);
+  const endCoreC = last?.ends?.coreC ?? last?.endCoreC;
+  const cooling = cases.find((c) => c.state.run?.pulledS != null);
   return {
     lines: lines.filter((l) => l.readings.length > 0),
-    setPoints,
+    setPoints: setPointsOf(first, bands),
     bands,
-    targets,
+    targets: [
+      ...(endCoreC === undefined ? [] : [{ name: 'Core target', tempC: endCoreC }]),
+      ...(cooling?.rules.cooling.body.steps.map((s) => ({ name: 'Cooling', tempC: s.toC })) ?? []),
+    ],
+    forecasts: [...forecasts],
+    rejected: cases.flatMap((c) => rejectedOf(c, (id) => nameOf(c, id, null))),
+    events: cases.flatMap(eventsOf),
     fromS,
-    toS: c.nowS,
+    toS: Math.max(first.nowS, ...forecasts.map((f) => f.p90)),
   };
 }

@@ -1,5 +1,6 @@
 import { alarmsOf, stageProgress, type Alarm, type AlarmCode, type StageProgress } from '@/core';
 import type { Dossier } from '@/features/batches/case';
+import type { ChartForecast } from '@/features/batches/chart-data';
 import { liveHeat, type LiveHeat } from '@/features/batches/live';
 import type { Handle } from '@/platform/db/client';
 import type { BatchForecast } from './forecast';
@@ -70,3 +71,16 @@ export const hanging = (members: readonly Member[]) =>
     const run = m.dossier.case.state.run!;
     return run.pulledS === null && run.moves.length === 0;
   });
+
+/** Forecasts of a load as a chart shows them: when each cook is done, or each core cold. */
+export function forecastMarks(members: readonly Member[]): ChartForecast[] {
+  return members.flatMap((m): ChartForecast[] => {
+    const f = m.forecast;
+    const ahead = f?.done ?? f?.cold;
+    if (!ahead || ahead.p50 === null || ahead.p10 === null || f?.basis.status === 'reached')
+      return [];
+    const p90 = ahead.p90 ?? ahead.p50 + 2 * (ahead.p50 - ahead.p10);
+    const { p10, p50 } = ahead;
+    return [{ name: m.dossier.case.recipe.name, p10, p50, p90 }];
+  });
+}

@@ -7,6 +7,7 @@ const PLACES = [
   { href: '/', label: 'Floor', under: ['/batches'] },
   { href: '/recipes', label: 'Recipes', under: [] },
   { href: '/house', label: 'House', under: [] },
+  { href: '/bench', label: 'Bench', under: [] },
   { href: '/stores', label: 'Stores', under: [] },
   { href: '/records', label: 'Records', under: [] },
   { href: '/settings', label: 'Settings', under: [] },

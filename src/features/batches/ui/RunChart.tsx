@@ -1,11 +1,12 @@
 'use client';
 
 import type { ApexOptions } from 'apexcharts';
-import { fromBase, unitSymbol, type Reading } from '@/core';
+import { fromBase, unitSymbol, type Reading, type RejectReason } from '@/core';
 import { Chart } from '@/ui/chart/chart';
 import type { Show } from '@/ui/show';
 import { useShow } from '@/ui/show-context';
-import type { RunChartData } from '../chart-data';
+import type { ChartEvent, ChartForecast, RunChartData } from '../chart-data';
+import { EVENT_WORDS } from './house-words';
 
 const LINE_LOOK = {
   core: { colors: ['#a3241b', '#c96a12', '#7a2f8f', '#5c5c14'], dash: 0, width: 3 },
@@ -87,24 +88,107 @@ function endLabels(lines: Drawn[]): PointAnnotations[] {
   });
 }
 
+const REJECT_WORDS: Record<RejectReason, string> = {
+  gap: 'silent',
+  jump: 'leaps',
+  flat_line: 'stands still',
+  reads_air: 'shows the air',
+  drift: 'drifts',
+  calibration: 'check out of date',
+};
+
+const EVENT_NAMES: Record<ChartEvent['event'], string> = {
+  ...EVENT_WORDS,
+  moved: 'Moved',
+  pulled: 'Pulled',
+};
+
+const PLAIN = { background: 'transparent', color: 'var(--ink)', fontSize: '12px' };
+
+/** What a probe is not credited for: grey, with the reason at the foot. */
+const rejectedBand = (r: RunChartData['rejected'][number]): XAxisAnnotations => ({
+  x: r.fromS * 1000,
+  x2: r.toS * 1000,
+  fillColor: '#6b6b6b',
+  opacity: 0.32,
+  borderColor: 'transparent',
+  label: {
+    text: `not credited: ${REJECT_WORDS[r.reason]}`,
+    orientation: 'horizontal',
+    textAnchor: 'start',
+    position: 'bottom',
+    offsetY: -8,
+    borderColor: 'transparent',
+    style: { ...PLAIN, fontSize: '11px' },
+  },
+});
+
+/** A forecast: a pale band from early to late with its middle dashed; never a line of readings. */
+function forecastBand(f: ChartForecast, i: number, show: Show): XAxisAnnotations[] {
+  return [
+    {
+      x: f.p10 * 1000,
+      x2: f.p90 * 1000,
+      fillColor: 'var(--accent)',
+      opacity: 0.16,
+      borderColor: 'transparent',
+    },
+    {
+      x: f.p50 * 1000,
+      borderColor: 'var(--accent)',
+      strokeDashArray: 5,
+      label: {
+        text: `forecast ${f.name} ${show.time(f.p50)}`,
+        orientation: 'horizontal',
+        textAnchor: 'end',
+        position: 'bottom',
+        offsetY: -28 - 22 * i,
+        borderColor: 'var(--accent)',
+        style: { background: 'var(--sheet)', color: 'var(--accent)', fontSize: '12px' },
+      },
+    },
+  ];
+}
+
+const eventLine = (e: ChartEvent, i: number): XAxisAnnotations => ({
+  x: e.atS * 1000,
+  borderColor: 'var(--soft)',
+  strokeDashArray: 1,
+  label: {
+    text: EVENT_NAMES[e.event],
+    orientation: 'horizontal',
+    textAnchor: 'start',
+    position: 'top',
+    offsetY: 20 + 18 * (i % 3),
+    borderColor: 'transparent',
+    style: { ...PLAIN, fontSize: '11px' },
+  },
+});
+
 function annotations(data: RunChartData, lines: Drawn[], show: Show): ApexAnnotations {
   const { system } = show.settings;
-  return {
-    xaxis: data.bands.map((b) => ({
-      x: b.fromS * 1000,
-      x2: b.toS * 1000,
-      fillColor: `var(--${b.kind})`,
-      opacity: 0.45,
+  const stages: XAxisAnnotations[] = data.bands.map((b) => ({
+    x: b.fromS * 1000,
+    x2: b.toS * 1000,
+    fillColor: `var(--${b.kind})`,
+    opacity: 0.45,
+    borderColor: 'transparent',
+    label: {
+      text: b.name,
+      orientation: 'horizontal',
+      textAnchor: 'start',
+      position: 'top',
       borderColor: 'transparent',
-      label: {
-        text: b.name,
-        orientation: 'horizontal',
-        textAnchor: 'start',
-        position: 'top',
-        borderColor: 'transparent',
-        style: { background: 'transparent', color: 'var(--ink)', fontSize: '12px' },
-      },
-    })),
+      style: PLAIN,
+    },
+  }));
+  return {
+    xaxis: [
+      ...stages,
+      ...data.rejected.map(rejectedBand),
+      ...data.events.map(eventLine),
+      ...data.forecasts.flatMap((f, i) => forecastBand(f, i, show)),
+    ],
     yaxis: data.targets.map((t) => ({
       y: fromBase('temperature', t.tempC, system),
       borderColor: 'var(--ink)',
@@ -153,13 +237,19 @@ export function RunChart({ data, height = 380 }: { data: RunChartData; height?: 
         `${l.name} ${show.temp(l.readings.at(-1)!.tempC)} at ${show.time(l.readings.at(-1)!.tS)}, highest ${show.temp(Math.max(...l.readings.map((r) => r.tempC)))}`,
     )
     .join('; ');
+  const ahead = data.forecasts
+    .map(
+      (f) =>
+        ` Forecast ${f.name}: ${show.time(f.p50)}, between ${show.time(f.p10)} and ${show.time(f.p90)}.`,
+    )
+    .join('');
   return (
     <div>
       <Chart
         options={options}
         series={lines.map((l) => ({ name: l.name, data: l.data }))}
         height={height}
-        summary={`${show.clock(data.fromS)} to ${show.clock(data.toS)}. ${summary || 'No core reading yet'}.`}
+        summary={`${show.clock(data.fromS)} to ${show.clock(data.toS)}. ${summary || 'No core reading yet'}.${ahead}`}
       />
       <details>
         <summary className="min-h-8 cursor-pointer small">Figures behind the chart</summary>

@@ -1,4 +1,5 @@
 import { requirePage } from '@/features/accounts/identify';
+import { may } from '@/features/accounts/policy';
 import { loadOpenDossiers } from '@/features/batches/case';
 import { runChart } from '@/features/batches/chart-data';
 import { dossierOfPage } from '@/features/batches/page-data';
@@ -11,6 +12,9 @@ import { RunSteps } from '@/features/batches/ui/RunSteps';
 import { checkWords } from '@/features/batches/ui/verdict-words';
 import { TempLog } from '@/features/batches/ui/TempLog';
 import { housesNow } from '@/features/houses/houses';
+import { forecastMarks, memberOf } from '@/features/houses/load';
+import { ForecastCard } from '@/features/houses/ui/ForecastCard';
+import { AlarmList } from '@/features/houses/ui/AlarmList';
 import { ImportForm } from '@/features/readings/ui/ImportForm';
 import { houseChannels } from '@/features/readings/repository';
 import { showOfRequest } from '@/features/settings/show';
@@ -22,16 +26,17 @@ type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ log?: st
 
 /** House and chill of one batch: live curves, figures, the program, the number pad, the file import. */
 export default async function BatchHousePage({ params, searchParams }: Props) {
-  await requirePage();
+  const person = await requirePage();
   const dossier = await dossierOfPage((await params).id);
   const show = await showOfRequest();
   const now = nowS();
   const c = dossier.case;
-  const chart = await runChart(db(), c);
   const closed = c.state.phase === 'released' || c.state.phase === 'destroyed';
   const houses =
     c.state.run || closed ? [] : await housesNow(db(), await loadOpenDossiers(db(), now));
   const running = c.state.run && !closed && !c.state.steps.pack;
+  const member = running ? await memberOf(db(), dossier, now) : null;
+  const chart = await runChart(db(), [c], member ? forecastMarks([member]) : []);
   const channels = running ? await houseChannels(db(), c.state.run!.houseId) : [];
   const log = (await searchParams).log === 'core';
   const fermentation = dossier.verdict.checks.find((k) => k.code === 'fermentation');
@@ -41,6 +46,14 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
       {c.state.run && (
         <section className="sheet" aria-label="Heat">
           <HeatFigures c={c} show={show} nowS={now} />
+        </section>
+      )}
+      {member && member.alarms.length > 0 && (
+        <AlarmList members={[member]} canWork={may(person.role, 'work_batches')} />
+      )}
+      {member?.forecast && (
+        <section className="sheet" aria-label="Forecast">
+          <ForecastCard member={member} show={show} nowS={now} />
         </section>
       )}
       {fermentation && (

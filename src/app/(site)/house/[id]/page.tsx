@@ -1,0 +1,111 @@
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { requirePage } from '@/features/accounts/identify';
+import { may } from '@/features/accounts/policy';
+import { loadOpenDossiers } from '@/features/batches/case';
+import { runChart } from '@/features/batches/chart-data';
+import { RunChart } from '@/features/batches/ui/RunChart';
+import { forecastMarks, hanging, loadOf } from '@/features/houses/load';
+import { loadHead, readyForHouse } from '@/features/houses/load-data';
+import { AlarmList } from '@/features/houses/ui/AlarmList';
+import { LoadControls } from '@/features/houses/ui/LoadControls';
+import { LoadSummary } from '@/features/houses/ui/LoadSummary';
+import { MemberCard } from '@/features/houses/ui/MemberCard';
+import { StartLoad } from '@/features/houses/ui/StartLoad';
+import { latestPrograms } from '@/features/programs/repository';
+import { houseChannels } from '@/features/readings/repository';
+import { listHouses } from '@/features/settings/repository';
+import { showOfRequest } from '@/features/settings/show';
+import { nowS } from '@/platform/clock';
+import { db } from '@/platform/db/client';
+
+/** One house's load live: stage and air, who comes out next and when, alarms, and what to press. */
+export default async function LoadPage({ params }: { params: Promise<{ id: string }> }) {
+  const person = await requirePage();
+  const id = decodeURIComponent((await params).id);
+  const house = (await listHouses(db())).find((h) => h.id === id);
+  if (!house) notFound();
+  const show = await showOfRequest();
+  const now = nowS();
+  const open = await loadOpenDossiers(db(), now);
+  const members = await loadOf(db(), open, id, now);
+  const there = hanging(members);
+  const inside = members.filter((m) => m.dossier.case.state.phase === 'in_house');
+  const first = there[0];
+  const run = first?.dossier.case.state.run;
+  const chart = await runChart(
+    db(),
+    (inside.length > 0 ? inside : members).map((m) => m.dossier.case),
+    forecastMarks(inside),
+  );
+  const work = may(person.role, 'work_batches');
+  return (
+    <div className="space-y-4">
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <h1 className="text-2xl font-extrabold">{house.name}</h1>
+        <Link href="/house" className="text-accent underline">
+          All houses
+        </Link>
+        {house.autoAdvance && (
+          <span className="small">goes on to the next stage by itself when its end is met</span>
+        )}
+      </div>
+      <AlarmList members={members} canWork={work} />
+      <section className="sheet" aria-label="The house now">
+        <LoadSummary
+          head={await loadHead(db(), house, members)}
+          members={members}
+          show={show}
+          nowS={now}
+        />
+      </section>
+      {inside.length === 0 && (
+        <section className="sheet" aria-label="Load the house">
+          <h2 className="mb-2 text-lg font-semibold">Load the house</h2>
+          <StartLoad
+            houseId={id}
+            batches={readyForHouse(open).map((d) => ({
+              id: d.head.id,
+              name: d.head.recipe.name,
+              code: d.head.code,
+              diameterMm: d.head.recipe.casing.diameterMm,
+              massG: d.case.state.meatG ?? d.case.state.plannedMeatG,
+              stages: d.head.recipe.program,
+            }))}
+            programs={(await latestPrograms(db())).map((p) => ({
+              id: p.id,
+              name: p.name,
+              stages: p.content,
+            }))}
+            channels={await houseChannels(db(), id)}
+          />
+        </section>
+      )}
+      <div className="grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
+        <div className="space-y-4">
+          {chart && chart.lines.length > 0 && (
+            <section className="sheet" aria-label="Curves">
+              <RunChart data={chart} height={360} />
+            </section>
+          )}
+          {run && (
+            <section className="sheet" aria-label="What to do">
+              <LoadControls
+                batchIds={there.map((m) => m.dossier.head.id)}
+                stageIndex={run.stages.at(-1)!.index}
+                stages={run.program.map((s) => s.name)}
+                over={there.every((m) => m.progress?.over)}
+                paused={there.some((m) => m.progress?.paused)}
+              />
+            </section>
+          )}
+        </div>
+        <section className="space-y-4" aria-label="Who comes out next">
+          {members.map((m) => (
+            <MemberCard key={m.dossier.head.id} member={m} show={show} nowS={now} />
+          ))}
+        </section>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,114 @@
+'use client';
+
+import type { Show } from '@/ui/show';
+import { useShow } from '@/ui/show-context';
+import type { BenchLine } from './BenchChart';
+
+/** End of the last stage that still heats: when it would be pulled, s. */
+export function cookedS(line: BenchLine): number {
+  const { stageEnds, samples } = line.answer.run;
+  const heated = stageEnds.filter((e) => {
+    const at = samples.findLast((s) => s.stage === e.stage);
+    return at !== undefined && at.mediumC > 30;
+  });
+  return heated.at(-1)?.tS ?? samples.at(-1)!.tS;
+}
+
+function figures(line: BenchLine, show: Show): [string, string][] {
+  const { run, energyKwhPerKg, troubles } = line.answer;
+  const end = run.samples.at(-1)!;
+  const pulledS = cookedS(line);
+  const peak = run.samples.reduce((a, b) => (b.coreC > a.coreC ? b : a));
+  const atPull = run.samples.findLast((s) => s.tS <= pulledS) ?? end;
+  return [
+    ['Pull after', show.duration(pulledS)],
+    ['In all', show.duration(end.tS)],
+    ['Core at the pull', show.temp(atPull.coreC)],
+    ['Highest core', show.temp(peak.coreC)],
+    ['Logs', show.number(end.logs, 1)],
+    ['Weight lost', `${show.number(end.lossFraction * 100, 1)} %`],
+    ['Heat, rough', `${show.number(energyKwhPerKg, 2)} kWh/kg`],
+    ['Troubles', String(troubles.length)],
+  ];
+}
+
+/** Figures of all variants side by side, one column each. */
+export function Comparison({ lines }: { lines: readonly BenchLine[] }) {
+  const show = useShow();
+  const columns = lines.map((l) => figures(l, show));
+  if (columns.length === 0) return null;
+  return (
+    <div className="overflow-x-auto">
+      <table className="plain-table">
+        <caption className="sr-only">Variants compared</caption>
+        <thead>
+          <tr>
+            <th scope="col">Figure</th>
+            {lines.map((l) => (
+              <th key={l.name} scope="col">
+                {l.name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {columns[0]!.map(([label], row) => (
+            <tr key={label}>
+              <th scope="row" className="font-normal">
+                {label}
+              </th>
+              {columns.map((c, k) => (
+                <td key={k} className="font-semibold">
+                  {c[row]![1]}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** When each stage of the chosen variant ends and why, with its figures. */
+export function StageEnds({ line, names }: { line: BenchLine; names: readonly string[] }) {
+  const show = useShow();
+  const WHY: Record<string, string> = {
+    time: 'time',
+    core: 'core',
+    logs: 'logs',
+    loss: 'weight loss',
+    dry: 'surface dry',
+    all: 'all reached',
+    max: 'longest time',
+  };
+  const { stageEnds, samples } = line.answer.run;
+  return (
+    <table className="plain-table">
+      <caption className="sr-only">Stages of {line.name}</caption>
+      <thead>
+        <tr>
+          <th scope="col">Stage</th>
+          <th scope="col">Ends after</th>
+          <th scope="col">By</th>
+          <th scope="col">Core</th>
+          <th scope="col">Lost</th>
+        </tr>
+      </thead>
+      <tbody>
+        {stageEnds.map((e) => {
+          const at = samples.findLast((s) => s.tS <= e.tS + 1e-6)!;
+          return (
+            <tr key={e.stage}>
+              <td>{names[e.stage]}</td>
+              <td>{show.duration(e.tS)}</td>
+              <td>{WHY[e.reason]}</td>
+              <td>{show.temp(at.coreC)}</td>
+              <td>{show.number(at.lossFraction * 100, 1)} %</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

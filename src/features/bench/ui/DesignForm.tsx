@@ -1,0 +1,118 @@
+'use client';
+
+import { useState } from 'react';
+import {
+  fromBase,
+  heatStage,
+  parseNumber,
+  toBase,
+  unitSymbol,
+  type DesignGoal,
+  type HeatStage,
+  type ProgramStage,
+} from '@/core';
+import type { BenchClient } from '@/workers/bench/client';
+import type { WhatIf } from '@/workers/bench/protocol';
+import { NumberField } from '@/ui/number-field';
+import { useShow } from '@/ui/show-context';
+import { Notice } from '@/ui/status';
+
+type Found =
+  { kind: 'none' } | { kind: 'bad'; message: string } | { kind: 'found'; cook: HeatStage };
+
+/** Index of the last stage that heats: the one that the question is about. */
+const cookIndex = (stages: readonly ProgramStage[]) => stages.findLastIndex((s) => s.airC > 45);
+
+/** The bench asked the other way round: which set point gets there in time without going too far. */
+export function DesignForm({
+  whatIf,
+  client,
+  onUse,
+}: {
+  whatIf: WhatIf | null;
+  client: () => BenchClient;
+  onUse: (stageIndex: number, airC: number) => void;
+}) {
+  const show = useShow();
+  const { system } = show.settings;
+  const degrees = unitSymbol('temperature', system);
+  const kind = whatIf?.poultry ? 'poultry' : 'meat';
+  const [logs, setLogs] = useState(String(whatIf?.rules.lethality.body.targetLogs[kind] ?? 6.5));
+  const [hours, setHours] = useState('5');
+  const [most, setMost] = useState(() => String(Math.round(fromBase('temperature', 74, system))));
+  const [busy, setBusy] = useState(false);
+  const [found, setFound] = useState<Found | null>(null);
+  const at = whatIf ? cookIndex(whatIf.stages) : -1;
+  const cook = whatIf?.stages[at];
+  const ask = async () => {
+    if (!whatIf || !cook) return;
+    const [l, h, m] = [parseNumber(logs), parseNumber(hours), parseNumber(most)];
+    if (l.kind !== 'ok' || h.kind !== 'ok' || m.kind !== 'ok')
+      return setFound({ kind: 'bad', message: 'Give three numbers.' });
+    const heat = heatStage(cook, whatIf.house.lagS);
+    const goal: DesignGoal = {
+      logs: l.value,
+      withinS: h.value * 3600,
+      notAboveC: toBase('temperature', m.value, system),
+      before: whatIf.stages.slice(0, at).map((s) => heatStage(s, whatIf.house.lagS)),
+      medium: heat.medium === 'air' ? 'air' : 'water',
+      rh: cook.rh,
+      hWm2K: (heat.hWm2K ?? 20) * (heat.medium === 'air' ? whatIf.house.film : 1),
+      chill: whatIf.stages[at + 1] && heatStage(whatIf.stages[at + 1]!),
+      model: whatIf.rules.lethality.body.model,
+    };
+    setBusy(true);
+    const answer = await client()
+      .design(whatIf.product, goal)
+      .then((stages): Found => {
+        const last = stages.at(-1);
+        return last ? { kind: 'found', cook: last } : { kind: 'none' };
+      })
+      .catch((error: Error): Found => ({ kind: 'bad', message: error.message }));
+    setBusy(false);
+    setFound(answer);
+  };
+  return (
+    <form
+      className="space-y-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void ask();
+      }}
+    >
+      <p>
+        Which set point of <strong>{cook?.name ?? 'the cook'}</strong> gets this product there?
+      </p>
+      <div className="grid gap-2 sm:grid-cols-3">
+        <NumberField label="Logs to reach" unit="log" value={logs} onChange={setLogs} />
+        <NumberField label="Within, in all" unit="h" value={hours} onChange={setHours} />
+        <NumberField label="Core never above" unit={degrees} value={most} onChange={setMost} />
+      </div>
+      <button className="button" disabled={busy || !cook}>
+        {busy ? 'Looking …' : 'Find the set point'}
+      </button>
+      <div role="status">
+        {found?.kind === 'bad' && <Notice tone="bad">{found.message}</Notice>}
+        {found?.kind === 'none' && (
+          <Notice tone="wait">
+            No set point does this. Give it more time, start earlier stages shorter or hotter, add
+            humidity, or allow a higher core.
+          </Notice>
+        )}
+        {found?.kind === 'found' && (
+          <p className="flex flex-wrap items-center gap-3">
+            <span>
+              <span className="figure">{show.temp(found.cook.airC)}</span>{' '}
+              <span className="unit">
+                {show.other('temperature', found.cook.airC)}, the gentlest that does it
+              </span>
+            </span>
+            <button type="button" className="button" onClick={() => onUse(at, found.cook.airC)}>
+              Put it into {cook?.name}
+            </button>
+          </p>
+        )}
+      </div>
+    </form>
+  );
+}

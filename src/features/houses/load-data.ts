@@ -1,0 +1,52 @@
+import type { Dossier } from '@/features/batches/case';
+import { lastReadings, houseChannels } from '@/features/readings/repository';
+import type { Handle } from '@/platform/db/client';
+import type { Reading } from '@/core';
+import { hanging, type Member } from './load';
+
+type House = { id: string; name: string; sticks: number | null; capacityG: number | null };
+
+export type LoadHead = {
+  /** Weight and sticks that hang in the house now, against what it takes. */
+  massG: number;
+  capacityG: number | null;
+  sticks: number;
+  mostSticks: number | null;
+  air: Reading | null;
+  wetBulb: Reading | null;
+  channels: { id: number; name: string; last: Reading | null }[];
+};
+
+const hungMassG = (d: Dossier) =>
+  d.case.state.steps.stuff?.weightG ?? d.case.state.meatG ?? d.case.state.plannedMeatG;
+
+/** What a load weighs against its house, and what the house's probes show. */
+export async function loadHead(
+  db: Handle,
+  house: House,
+  members: readonly Member[],
+): Promise<LoadHead> {
+  const channels = await houseChannels(db, house.id);
+  const last = await lastReadings(
+    db,
+    channels.map((c) => c.id),
+  );
+  const of = (what: string) => {
+    const channel = channels.find((c) => c.what === what);
+    return channel ? (last[channel.id] ?? null) : null;
+  };
+  const there = hanging(members);
+  return {
+    massG: there.reduce((sum, m) => sum + hungMassG(m.dossier), 0),
+    capacityG: house.capacityG,
+    sticks: there.reduce((sum, m) => sum + (m.dossier.case.state.run!.sticks ?? 0), 0),
+    mostSticks: house.sticks,
+    air: of('air'),
+    wetBulb: of('wet_bulb'),
+    channels: channels.map((c) => ({ id: c.id, name: c.name, last: last[c.id] ?? null })),
+  };
+}
+
+/** Batches that are stuffed and wait for a house. */
+export const readyForHouse = (open: readonly Dossier[]) =>
+  open.filter((d) => d.case.state.phase === 'making' && d.case.state.holds.every((h) => !h.open));

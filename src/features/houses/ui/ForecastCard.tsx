@@ -1,0 +1,85 @@
+import type { Show } from '@/ui/show';
+import type { Ahead } from '../forecast';
+import type { Member } from '../load';
+
+const SOURCE = {
+  program: 'the program alone: no core reading yet',
+  thin: 'few readings so far: the band is wide',
+  fitted: 'this run’s own readings',
+} as const;
+
+function Time({ ahead, show, nowS }: { ahead: Ahead | null; show: Show; nowS: number }) {
+  if (!ahead) return <span className="text-soft">done</span>;
+  if (ahead.p50 === null)
+    return <span className="font-semibold text-wait">not within three days as things are</span>;
+  const sure = ahead.p10 === ahead.p50 && ahead.p90 === ahead.p50;
+  if (sure)
+    return (
+      <span>
+        <strong>{show.clock(ahead.p50)}</strong>{' '}
+        <span className="text-soft">reached {show.until(ahead.p50, nowS)}</span>
+      </span>
+    );
+  const late = ahead.p90 === null ? 'much later' : show.time(ahead.p90);
+  return (
+    <span>
+      <strong className="text-lg">about {show.time(ahead.p50)}</strong>{' '}
+      <span className="text-soft">
+        {show.until(ahead.p50, nowS)}, between {show.time(ahead.p10 ?? ahead.p50)} and {late}
+      </span>
+    </span>
+  );
+}
+
+/** Early or late against what was promised, in words. */
+export function readyWords(member: Member, show: Show): string | null {
+  const readyS = member.forecast?.readyS;
+  if (readyS == null) return null;
+  const offS = readyS - member.dossier.case.state.readyByS;
+  const when = `ready about ${show.clock(readyS)}`;
+  if (Math.abs(offS) < 300) return `${when}, just as promised`;
+  return `${when}, ${show.duration(offS)} ${offS > 0 ? 'late' : 'early'} for ${show.clock(member.dossier.case.state.readyByS)}`;
+}
+
+/** When the stage, the cook and the chill will be over, each with its band, and what it is made from. */
+export function ForecastCard({ member, show, nowS }: { member: Member; show: Show; nowS: number }) {
+  const f = member.forecast;
+  if (!f) return null;
+  const { basis } = f;
+  const ready = readyWords(member, show);
+  const rows: [string, Ahead | null][] = [
+    ...(f.done ? ([['This stage ends', f.stage]] as [string, Ahead | null][]) : []),
+    ...(f.done ? ([['Done in the house', f.done]] as [string, Ahead | null][]) : []),
+    ['Cold', f.cold],
+  ];
+  return (
+    <div>
+      <h3 className="font-semibold">Forecast</h3>
+      <dl className="grid gap-x-3 gap-y-1 sm:grid-cols-[auto_1fr]">
+        {rows
+          .filter(([, a]) => a !== null)
+          .map(([label, a]) => (
+            <div key={label} className="contents">
+              <dt className="text-soft">{label}</dt>
+              <dd>
+                <Time ahead={a} show={show} nowS={nowS} />
+              </dd>
+            </div>
+          ))}
+      </dl>
+      {ready && <p className="font-semibold">{ready}</p>}
+      <p className="small">
+        A forecast, not a measurement; made from {SOURCE[basis.madeFrom]}
+        {basis.madeFrom === 'program'
+          ? ''
+          : ` (${basis.coreReadings} core readings, misses ${show.tempStep(basis.missC ?? 0)} on average)`}
+        {basis.houseRuns > 0
+          ? `, and ${basis.houseRuns} earlier ${basis.houseRuns === 1 ? 'run' : 'runs'} of this house`
+          : ''}
+        {basis.madeFrom === 'fitted'
+          ? `. The house moves heat ${show.number(basis.factors.h, 2)} times as expected.`
+          : '.'}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,182 @@
+'use client';
+
+import { useState } from 'react';
+import { RUN_EVENTS } from '@/core';
+import { EVENT_WORDS } from '@/features/batches/ui/house-words';
+import { NumberField, readFigure } from '@/ui/number-field';
+import { Notice } from '@/ui/status';
+import { usePostTo, useWorker } from './post-as';
+
+type Props = {
+  /** Batches that hang in the house and follow its program. */
+  batchIds: string[];
+  stageIndex: number;
+  stages: string[];
+  /** The present stage has what it waited for, for every batch. */
+  over: boolean;
+  paused: boolean;
+};
+
+type What = 'extend' | 'pause' | 'skip';
+const WHAT_WORDS: Record<What, string> = {
+  extend: 'Give it longer',
+  pause: 'Pause the program',
+  skip: 'Go to another stage',
+};
+
+function ChangeForm({ batchIds, stageIndex, stages }: Props) {
+  const { sendTo, busy, message } = usePostTo();
+  const [what, setWhat] = useState<What>('extend');
+  const [minutes, setMinutes] = useState('15');
+  const [to, setTo] = useState('');
+  const [reason, setReason] = useState('');
+  const [error, setError] = useState<string | null>(null);
+  const send = async () => {
+    if (reason.trim().length < 3) return setError('Say why, in a few words.');
+    setError(null);
+    if (what === 'pause') await sendTo(batchIds, { kind: 'run_paused', reason });
+    else if (what === 'skip') {
+      if (to === '') return setError('Choose the stage.');
+      await sendTo(batchIds, { kind: 'stage_started', stageIndex: Number(to), reason });
+    } else {
+      const read = readFigure(minutes);
+      if (!read.ok || read.value <= 0) return setError('Give the minutes.');
+      const byS = read.value * 60;
+      await sendTo(batchIds, { kind: 'stage_extended', stageIndex, byS, reason });
+    }
+    setReason('');
+  };
+  return (
+    <form
+      className="space-y-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void send();
+      }}
+    >
+      <div className="grid gap-2 sm:grid-cols-2">
+        <div>
+          <label htmlFor="change-what" className="label">
+            What
+          </label>
+          <select
+            id="change-what"
+            className="field"
+            value={what}
+            onChange={(e) => setWhat(e.target.value as What)}
+          >
+            {(Object.keys(WHAT_WORDS) as What[]).map((w) => (
+              <option key={w} value={w}>
+                {WHAT_WORDS[w]}
+              </option>
+            ))}
+          </select>
+        </div>
+        {what === 'extend' && (
+          <NumberField label="By" unit="min" value={minutes} onChange={setMinutes} />
+        )}
+        {what === 'skip' && (
+          <div>
+            <label htmlFor="change-to" className="label">
+              To
+            </label>
+            <select
+              id="change-to"
+              className="field"
+              value={to}
+              onChange={(e) => setTo(e.target.value)}
+            >
+              <option value="">Choose …</option>
+              {stages.map((name, i) =>
+                i > stageIndex ? (
+                  <option key={i} value={i}>
+                    {name}
+                  </option>
+                ) : null,
+              )}
+            </select>
+          </div>
+        )}
+      </div>
+      <div>
+        <label htmlFor="change-why" className="label">
+          Why
+        </label>
+        <input
+          id="change-why"
+          className="field"
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+        />
+      </div>
+      {(error ?? message) && <Notice tone="bad">{error ?? message}</Notice>}
+      <button className="button" disabled={busy}>
+        {WHAT_WORDS[what]}
+      </button>
+    </form>
+  );
+}
+
+/** What a person does to a running load: on to the next stage, events, and changes with a reason. */
+export function LoadControls(props: Props) {
+  const { batchIds, stageIndex, stages, over, paused } = props;
+  const { canWork } = useWorker();
+  const { sendTo, busy, message } = usePostTo();
+  if (!canWork || batchIds.length === 0) return null;
+  const next = stages[stageIndex + 1];
+  return (
+    <div className="space-y-3">
+      {message && <Notice tone="bad">{message}</Notice>}
+      {paused ? (
+        <button
+          type="button"
+          className="button-main min-h-14 w-full text-lg"
+          disabled={busy}
+          onClick={() => void sendTo(batchIds, { kind: 'run_resumed' })}
+        >
+          Go on with the program
+        </button>
+      ) : (
+        next && (
+          <button
+            type="button"
+            className={`${over ? 'button-main' : 'button'} min-h-14 w-full text-lg`}
+            disabled={busy}
+            onClick={() =>
+              void sendTo(batchIds, { kind: 'stage_started', stageIndex: stageIndex + 1 })
+            }
+          >
+            Next stage: {next}
+          </button>
+        )
+      )}
+      <div className="flex flex-wrap gap-2" role="group" aria-label="What happened">
+        {RUN_EVENTS.map((event) => (
+          <button
+            key={event}
+            type="button"
+            className="button"
+            disabled={busy}
+            onClick={() => void sendTo(batchIds, { kind: 'event_logged', event })}
+          >
+            {EVENT_WORDS[event]}
+          </button>
+        ))}
+        <button
+          type="button"
+          className="button"
+          disabled={busy}
+          onClick={() => void sendTo(batchIds, { kind: 'step_done', step: 'surface_dry' })}
+        >
+          Surface is dry
+        </button>
+      </div>
+      <details>
+        <summary className="flex min-h-12 cursor-pointer items-center font-semibold">
+          Change the program of this run
+        </summary>
+        <ChangeForm {...props} />
+      </details>
+    </div>
+  );
+}

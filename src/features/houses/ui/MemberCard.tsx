@@ -1,0 +1,85 @@
+import Link from 'next/link';
+import { runStages, type Wait } from '@/core';
+import { PHASE_WORDS } from '@/features/batches/ui/words';
+import type { Show } from '@/ui/show';
+import type { Member } from '../load';
+import { ForecastCard } from './ForecastCard';
+import { MemberActions } from './MemberActions';
+
+/** What a stage still waits for, in words. */
+export function waitWords(w: Wait, show: Show): string {
+  const now = (words: string) => (w.now === null ? 'unknown yet' : words);
+  if (w.code === 'time')
+    return `${show.duration(w.target)} (${now(show.duration(w.now ?? 0))} gone)`;
+  if (w.code === 'core') return `core ${show.temp(w.target)} (${now(show.temp(w.now ?? 0))} now)`;
+  if (w.code === 'logs')
+    return `${show.number(w.target, 1)} logs (${now(show.number(w.now ?? 0, 1))} now)`;
+  if (w.code === 'loss') return `${show.number(w.target * 100, 0)} % lost: weigh a marked piece`;
+  return 'surface dry: feel it';
+}
+
+/** One batch of a load: where it hangs, how warm it is, what it waits for, when it is done. */
+export function MemberCard({ member, show, nowS }: { member: Member; show: Show; nowS: number }) {
+  const { dossier, heat, progress } = member;
+  const { head, case: c } = dossier;
+  const run = c.state.run!;
+  const at = runStages(c.state).at(-1);
+  const moved = run.moves.length > 0;
+  const inHouse = c.state.phase === 'in_house';
+  const join = progress?.at.stage.ends?.join === 'all' ? ' and ' : ' or ';
+  const last = run.program.at(-1);
+  return (
+    <article className="sheet space-y-2" aria-label={`${head.recipe.name}, ${head.code}`}>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-3">
+        <h3 className="text-lg font-semibold">
+          <Link className="text-accent underline" href={`/batches/${head.id}/house`}>
+            {head.recipe.name}
+          </Link>
+        </h3>
+        <span className="small">{head.code}</span>
+      </div>
+      <p className="text-soft">
+        {show.quantity('diameter', c.recipe.casing.diameterMm)}
+        {run.sticks ? ` · ${run.sticks} sticks` : ''}
+        {run.position ? ` · ${run.position}` : ''}
+        {moved || !inHouse
+          ? ` · ${moved && inHouse ? at!.stage.name : PHASE_WORDS[c.state.phase]}`
+          : ''}
+        {c.state.practice ? ' · PRACTICE, never to be released' : ''}
+      </p>
+      {heat && (
+        <p>
+          <span className="figure">{show.temp(heat.coreC)}</span>{' '}
+          <span className="unit">
+            slowest core, {show.other('temperature', heat.coreC)} · {show.number(heat.logs, 1)} of{' '}
+            {show.number(heat.targetLogs)} log
+          </span>
+        </p>
+      )}
+      {inHouse && !heat && (
+        <p className="font-semibold text-wait">
+          No credited core reading yet: put a probe into the thickest piece.
+        </p>
+      )}
+      {progress && progress.waits.length > 0 && (
+        <p>
+          {at!.stage.name} until {progress.waits.map((w) => waitWords(w, show)).join(join)}
+          {progress.over ? <strong className="text-good">: it has that</strong> : ''}
+          {progress.paused ? <strong className="text-wait"> · paused</strong> : ''}
+        </p>
+      )}
+      <ForecastCard member={member} show={show} nowS={nowS} />
+      {inHouse && (
+        <MemberActions
+          batchId={head.id}
+          name={head.recipe.name}
+          coreTargetC={last?.ends?.coreC ?? last?.endCoreC ?? 70}
+          ready={
+            Boolean(progress?.over) &&
+            (moved || run.stages.at(-1)!.index === run.program.length - 1)
+          }
+        />
+      )}
+    </article>
+  );
+}

@@ -1,0 +1,194 @@
+'use client';
+
+import { useState } from 'react';
+import type { ProgramStage, ReadingPlace } from '@/core';
+import { Notice } from '@/ui/status';
+import { usePostTo, useWorker } from './post-as';
+
+export type ReadyBatch = {
+  id: string;
+  name: string;
+  code: string;
+  diameterMm: number;
+  massG: number;
+  stages: ProgramStage[];
+};
+type Program = { id: string; name: string; stages: ProgramStage[] };
+type Channel = { id: number; name: string; what: ReadingPlace };
+
+/** Hangs several batches into one house and starts the stages that they share. */
+export function StartLoad({
+  houseId,
+  batches,
+  programs,
+  channels,
+}: {
+  houseId: string;
+  batches: ReadyBatch[];
+  programs: Program[];
+  channels: Channel[];
+}) {
+  const { canWork } = useWorker();
+  const { sendTo, busy, message } = usePostTo();
+  const [chosen, setChosen] = useState<string[]>([]);
+  const [program, setProgram] = useState('');
+  const [sticks, setSticks] = useState<Record<string, string>>({});
+  const [places, setPlaces] = useState<Record<string, string>>({});
+  const [probes, setProbes] = useState<Record<number, string>>({});
+  const [error, setError] = useState<string | null>(null);
+  const cores = channels.filter((c) => c.what === 'core');
+  if (!canWork) return null;
+  const hung = batches.filter((b) => chosen.includes(b.id));
+  const options: Program[] = [
+    ...hung.map((b) => ({ id: `recipe:${b.id}`, name: `As ${b.name}`, stages: b.stages })),
+    ...programs,
+  ];
+  const picked = options.find((p) => p.id === program) ?? options[0];
+  /* Unless somebody says otherwise the first probes sit in the thickest pieces, one a batch. */
+  const usual = (i: number) => (hung[i] ? `${hung[i].id}:thick` : '');
+  const start = async () => {
+    if (hung.length === 0 || !picked) return setError('Choose what hangs in the house.');
+    setError(null);
+    const loadId = crypto.randomUUID();
+    const pinned = {
+      name: picked.name.replace(/^As /, ''),
+      versionId: picked.id.startsWith('recipe:') ? null : picked.id,
+      stages: picked.stages,
+    };
+    for (const b of hung) {
+      const count = Number(sticks[b.id]);
+      const ok = await sendTo([b.id], {
+        kind: 'run_started',
+        houseId,
+        loadId,
+        program: pinned,
+        ...(Number.isInteger(count) && count > 0 ? { sticks: count } : {}),
+        ...(places[b.id]?.trim() ? { position: places[b.id]!.trim() } : {}),
+      });
+      if (!ok) return;
+      for (const c of channels.filter((x) => x.what === 'air' || x.what === 'wet_bulb'))
+        await sendTo([b.id], {
+          kind: 'probe_placed',
+          channelId: c.id,
+          what: c.what,
+          thickest: false,
+        });
+    }
+    for (const [i, c] of cores.entries()) {
+      const [batchId, where] = (probes[c.id] ?? usual(i)).split(':');
+      if (batchId && hung.some((b) => b.id === batchId))
+        await sendTo([batchId], {
+          kind: 'probe_placed',
+          channelId: c.id,
+          what: 'core',
+          thickest: where === 'thick',
+        });
+    }
+  };
+  return (
+    <form
+      className="space-y-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void start();
+      }}
+    >
+      <fieldset className="space-y-2">
+        <legend className="label">What hangs in it</legend>
+        {batches.length === 0 && (
+          <p className="text-soft">No batch is stuffed and ready for the house.</p>
+        )}
+        {batches.map((b) => (
+          <div key={b.id} className="flex flex-wrap items-center gap-3 border-t border-line py-1">
+            <label className="flex min-h-12 flex-1 items-center gap-3 font-semibold">
+              <input
+                type="checkbox"
+                className="size-6"
+                checked={chosen.includes(b.id)}
+                onChange={(e) =>
+                  setChosen(
+                    e.target.checked ? [...chosen, b.id] : chosen.filter((id) => id !== b.id),
+                  )
+                }
+              />
+              {b.name}, {b.code}
+            </label>
+            {chosen.includes(b.id) && (
+              <>
+                <input
+                  aria-label={`Sticks of ${b.name}`}
+                  placeholder="sticks"
+                  inputMode="numeric"
+                  className="field w-24"
+                  value={sticks[b.id] ?? ''}
+                  onChange={(e) => setSticks({ ...sticks, [b.id]: e.target.value })}
+                />
+                <input
+                  aria-label={`Position of ${b.name}`}
+                  placeholder="where, e.g. back"
+                  className="field w-44"
+                  value={places[b.id] ?? ''}
+                  onChange={(e) => setPlaces({ ...places, [b.id]: e.target.value })}
+                />
+              </>
+            )}
+          </div>
+        ))}
+      </fieldset>
+      {hung.length > 0 && (
+        <>
+          <div>
+            <label htmlFor="load-program" className="label">
+              Program
+            </label>
+            <select
+              id="load-program"
+              className="field"
+              value={picked?.id ?? ''}
+              onChange={(e) => setProgram(e.target.value)}
+            >
+              {options.map((p) => (
+                <option key={p.id} value={p.id}>
+                  {p.name}: {p.stages.map((s) => s.name).join(', ')}
+                </option>
+              ))}
+            </select>
+          </div>
+          {cores.map((c, i) => (
+            <div key={c.id}>
+              <label htmlFor={`load-probe-${c.id}`} className="label">
+                {c.name}
+              </label>
+              <select
+                id={`load-probe-${c.id}`}
+                className="field"
+                value={probes[c.id] ?? usual(i)}
+                onChange={(e) => setProbes({ ...probes, [c.id]: e.target.value })}
+              >
+                <option value="">not in this load</option>
+                {hung.flatMap((b) => [
+                  <option key={`${b.id}-t`} value={`${b.id}:thick`}>
+                    {b.name}, thickest piece
+                  </option>,
+                  <option key={`${b.id}-o`} value={`${b.id}:other`}>
+                    {b.name}, another piece
+                  </option>,
+                ])}
+              </select>
+            </div>
+          ))}
+          <p className="small">
+            Every batch is judged on its own thickest piece: give each a probe there, in the coldest
+            place of the house.
+          </p>
+        </>
+      )}
+      {(error ?? message) && <Notice tone="bad">{error ?? message}</Notice>}
+      {batches.length > 0 && (
+        <button className="button-main min-h-14 text-lg" disabled={busy}>
+          Start the load{picked ? `: ${picked.stages[0]!.name}` : ''}
+        </button>
+      )}
+    </form>
+  );
+}
