@@ -229,6 +229,13 @@ export {
   stageAt,
   type RunStage,
 } from './house/run-stage';
+export { FAULTS, noFaults, type Fault, type Faults } from './house/faults';
+export {
+  SimulatedHouse,
+  type SimPiece,
+  type SimProgram,
+  type SimReading,
+} from './house/simulated-house';
 export {
   stageProgress,
   type StageEvidence,

@@ -1,7 +1,7 @@
 import { QuantityError, requireFinite, requirePositive } from '../guard';
 import { fitMap } from './fit';
 import { Course, binChannel, binWidthS, noiseOf, type Binned, type RunReading } from './readings';
-import { NOMINAL, runModel, type Factors, type RunCase, type Target } from './run-model';
+import { runModel, type Factors, type RunCase, type Target } from './run-model';
 import type { LethalityModel } from '../lethality/lethality';
 import type { HeatProduct } from '../heat/product';
 import type { HeatStage } from '../heat/simulate-program';

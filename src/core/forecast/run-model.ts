@@ -30,16 +30,6 @@ export type Factors = {
   futureAirC: number;
 };
 
-export const NOMINAL: Factors = {
-  h: 1,
-  conductivity: 1,
-  diameter: 1,
-  evaporation: 1,
-  startC: 0,
-  offCentre: 0,
-  futureAirC: 0,
-};
-
 export type RunCase = {
   product: HeatProduct;
   stages: readonly HeatStage[];
@@ -116,23 +106,24 @@ class Walk {
   /** Air of a later moment: from what the house does now towards the set point, and off it as before. */
   private aheadOf(tS: number): MediumAt {
     const s = this.c.stages[this.stage]!;
-    const air =
-      this.c.air.last && tS - this.c.air.last.tS < RECENT_S ? this.c.air.last.tempC : null;
+    const read = s.medium === 'air' && !s.elsewhere;
+    const { last } = this.c.air;
+    const air = read && last && tS - last.tS < RECENT_S ? last.tempC : null;
     const settled = tS - this.stageStartS >= SETTLED_S && this.stageStartS <= this.c.nowS;
-    const recent = settled ? this.c.air.meanBefore(tS, RECENT_S) : null;
-    if (recent !== null && s.medium === 'air')
+    const recent = settled && read ? this.c.air.meanBefore(tS, RECENT_S) : null;
+    if (!read) this.bias = 0;
+    else if (recent !== null)
       this.bias = Math.max(-MOST_BIAS_C, Math.min(MOST_BIAS_C, recent - s.airC));
     const ramp = s.rampS !== undefined;
     this.aheadFromS = ramp ? this.stageStartS : tS;
-    const lagged =
-      s.medium === 'air' && air !== null && !ramp ? { airLagS: s.airLagS ?? AIR_LAG_S } : {};
+    const lagged = air !== null && !ramp ? { airLagS: s.airLagS ?? AIR_LAG_S } : {};
     return mediumOf({ ...s, ...lagged }, (air ?? s.airC) - this.bias, `stages[${this.stage}]`);
   }
 
   private medium = (tS: number, out: Surroundings): void => {
     const { c, f } = this;
     const s = c.stages[this.stage]!;
-    const measured = s.medium === 'air' && tS <= c.nowS ? c.air.valueAt(tS) : null;
+    const measured = s.medium === 'air' && !s.elsewhere && tS <= c.nowS ? c.air.valueAt(tS) : null;
     if (measured === null) {
       this.ahead ??= this.aheadOf(this.marcher.tS);
       this.ahead(tS - this.aheadFromS, out);

@@ -7,7 +7,12 @@ import { cylinderOf, type HeatProduct } from './product';
 import { stageEnd, type EndReason, type RunStand, type StageEnd } from './stage-end';
 import type { Surroundings } from './surface';
 
-export type HeatStage = { name: string } & MediumSetting & StageEnd;
+export type HeatStage = {
+  name: string;
+  /** Not in the house: its air probes say nothing of this stage. */
+  elsewhere?: boolean;
+} & MediumSetting &
+  StageEnd;
 
 export type HeatSample = {
   tS: number;

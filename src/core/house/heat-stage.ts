@@ -56,6 +56,7 @@ export function heatStage(stage: ProgramStage, airLagS = 0): HeatStage {
       : { airFromC: stage.rampFromC, rampS: Math.max(60, stage.plannedS) };
   return {
     name: stage.name,
+    elsewhere: place !== 'house',
     medium: mediumIn(place),
     airC: stage.airC,
     ...ramp,

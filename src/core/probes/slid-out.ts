@@ -13,6 +13,7 @@ const SHORTEST_S = 30;
 /** Nearer to the air than this nothing can be told, °C. */
 const LEAST_GAP_C = 5;
 const CLOSED = 0.45;
+const LEAP_SHARE = 0.15;
 const BACK_C = 3;
 const AIR_GAP_S = 300;
 
@@ -37,6 +38,13 @@ function airBeside(readings: readonly Reading[], air: readonly Reading[]): (numb
     const at = air[k];
     return at && Math.abs(at.tS - r.tS) <= AIR_GAP_S ? at.tempC : null;
   });
+}
+
+/** First reading of a leap from j to i: the first that is further from where it began than `apartC`. */
+function leapStart(readings: readonly Reading[], j: number, i: number, apartC: number): number {
+  let k = j + 1;
+  while (k < i && Math.abs(readings[k]!.tempC - readings[j]!.tempC) < apartC) k += 1;
+  return k;
 }
 
 /**
@@ -83,7 +91,7 @@ export function slidOutSpans(
       !(away(end + 1) && (end + 2 >= readings.length || away(end + 2)))
     )
       end += 1;
-    out.push([j + 1, end]);
+    out.push([leapStart(readings, j, i, LEAP_SHARE * Math.abs(before)), end]);
     j = end + 1;
     i = end + 2;
   }

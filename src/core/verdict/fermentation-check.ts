@@ -7,7 +7,7 @@ import { check, type Case, type Check, type Figure } from './check';
 const MAX_GAP_S = 4 * 3600;
 
 /** When the fermentation began: its stage, or the run itself when it is the first. */
-function fermentStart({ recipe, state }: Case): number | null {
+function fermentStart({ state }: Case): number | null {
   const stage = state.run?.stages.find((s) => state.run!.program[s.index]?.kind === 'ferment');
   return stage?.startS ?? null;
 }

@@ -5,7 +5,9 @@ import {
   mqttProgram,
   type HouseProgram,
 } from '@/features/readings/contract';
-import { SimulatedHouse, type DeviceReading } from './simulated-house';
+import { SimulatedHouse } from '@/core';
+
+type DeviceReading = { channel: string; at: string; tempC: number };
 
 export type DeviceSetup = { token: string; houseId: string; via: 'http' | 'mqtt' };
 
@@ -110,7 +112,11 @@ export class Link {
     if (this.program) {
       this.name = this.program.house;
       const clockMs = nowMs - (this.house.faults.clockWrong ? AN_HOUR_MS : 0);
-      this.queue.push(...this.house.step(this.program, (nowMs - this.lastMs) / 1000, clockMs));
+      const { medium, setC, rh, channels } = this.program;
+      const program = { airSetC: medium === 'air' ? setC : null, rh, channels };
+      const at = new Date(clockMs).toISOString();
+      const shown = this.house.step(program, (nowMs - this.lastMs) / 1000);
+      this.queue.push(...shown.map((r) => ({ ...r, at })));
       this.queue = this.queue.slice(-KEPT);
     }
     this.lastMs = nowMs;

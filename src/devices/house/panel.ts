@@ -1,5 +1,5 @@
 import { createServer } from 'node:http';
-import { FAULTS, type Fault } from './faults';
+import { FAULTS, type Fault } from '@/core';
 import type { Link } from './link';
 
 const STYLE = `body{font:18px/1.5 system-ui,sans-serif;max-width:44rem;margin:2rem auto;padding:0 1rem;background:#f7f2e8;color:#26211a}

@@ -66,11 +66,14 @@ function rejectedOf(c: Case, nameOf: (channelId: number | null) => string): Char
   );
 }
 
+/** First word of a recipe: a label on a curve has no room for more. */
+export const shortName = (c: Case) => c.recipe.name.split(' ')[0]!;
+
 /** Events of a run that a curve may be explained by. */
 function eventsOf(c: Case): ChartEvent[] {
   const { run } = c.state;
   if (!run) return [];
-  const name = c.recipe.name;
+  const name = shortName(c);
   return [
     ...run.events.map((e) => ({ event: e.event, name, atS: e.atS })),
     ...run.moves.map((m) => ({ event: 'moved' as const, name, atS: m.startS })),
@@ -107,7 +110,7 @@ export async function runChart(
   const several = cases.length > 1;
   const nameOf = (c: Case, id: number | null, given: string | null) => {
     const own = given ?? channels.find((ch) => ch.id === id)?.name ?? 'Probe';
-    return several ? `${c.recipe.name}, ${own}` : own;
+    return several ? `${shortName(c)}, ${own}` : own;
   };
   const inside = (c: Case, log: readonly Reading[], from: number, to: number) =>
     thinReadings(
@@ -127,7 +130,7 @@ export async function runChart(
     for (const what of ['core', 'air'] as const) {
       const hand = c.state.hand.filter((h) => h.what === what);
       if (hand.length === 0) continue;
-      const name = `${several ? `${c.recipe.name}, ` : ''}${what === 'core' ? (several ? 'core' : 'Core') : 'Air'}, by hand`;
+      const name = `${several ? `${shortName(c)}, ` : ''}${what === 'core' ? (several ? 'core' : 'Core') : 'Air'}, by hand`;
       lines.push({ name, what, readings: inside(c, hand, 0, Infinity) });
     }
   const bands = stageBands(first);

@@ -1,6 +1,6 @@
 import { alarmsOf, stageProgress, type Alarm, type AlarmCode, type StageProgress } from '@/core';
 import type { Dossier } from '@/features/batches/case';
-import type { ChartForecast } from '@/features/batches/chart-data';
+import { shortName, type ChartForecast } from '@/features/batches/chart-data';
 import { liveHeat, type LiveHeat } from '@/features/batches/live';
 import type { Handle } from '@/platform/db/client';
 import type { BatchForecast } from './forecast';
@@ -81,6 +81,6 @@ export function forecastMarks(members: readonly Member[]): ChartForecast[] {
       return [];
     const p90 = ahead.p90 ?? ahead.p50 + 2 * (ahead.p50 - ahead.p10);
     const { p10, p50 } = ahead;
-    return [{ name: m.dossier.case.recipe.name, p10, p50, p90 }];
+    return [{ name: shortName(m.dossier.case), p10, p50, p90 }];
   });
 }

@@ -64,3 +64,40 @@ export async function recordCalibration(
     .execute();
   return result;
 }
+
+export type LastCheck = { atS: number; offsetC: number; byName: string };
+
+/** The last check of each channel. */
+export async function lastChecks(
+  db: Handle,
+  channelIds: readonly number[],
+): Promise<Record<number, LastCheck>> {
+  if (channelIds.length === 0) return {};
+  const rows = await db
+    .selectFrom('calibration')
+    .distinctOn('channelId')
+    .select([
+      'channelId',
+      'offsetC',
+      'byName',
+      sql<number>`extract(epoch from checked_at)::float8`.as('atS'),
+    ])
+    .where('channelId', 'in', [...channelIds])
+    .orderBy('channelId')
+    .orderBy('checkedAt', 'desc')
+    .execute();
+  return Object.fromEntries(
+    rows.map((r) => [r.channelId, { atS: r.atS, offsetC: r.offsetC, byName: r.byName }]),
+  );
+}
+
+/** Altitude of the last check anywhere on the site, m; sea level before the first. */
+export async function lastAltitudeM(db: Handle): Promise<number> {
+  const row = await db
+    .selectFrom('calibration')
+    .select('altitudeM')
+    .orderBy('recordedAt', 'desc')
+    .limit(1)
+    .executeTakeFirst();
+  return row?.altitudeM ?? 0;
+}

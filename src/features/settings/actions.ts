@@ -56,6 +56,13 @@ export const saveHangingAction = async (input: unknown) =>
     return done;
   });
 
+const autoSchema = z.object({ id: z.string().min(1), autoAdvance: z.boolean() });
+export const setAutoAdvanceAction = async (input: unknown) =>
+  change(autoSchema, input, async ({ id, autoAdvance }) => {
+    await db().updateTable('house').set({ autoAdvance }).where('id', '=', id).execute();
+    return done;
+  });
+
 export const addPersonAction = async (input: unknown) =>
   change(personSchema, input, async (person) => {
     try {
@@ -124,7 +131,11 @@ export const addHouseAction = async (input: unknown) =>
     await addHouse(db(), {
       id: randomUUID(),
       name,
-      channels: [...channels, { key: 'air', name: 'Air', what: 'air' }],
+      channels: [
+        ...channels,
+        { key: 'air', name: 'Air', what: 'air' },
+        { key: 'wet', name: 'Wet bulb', what: 'wet_bulb' },
+      ],
     });
     return done;
   });

@@ -12,9 +12,14 @@ export default async function BenchPage() {
     <>
       <div className="mb-3 flex flex-wrap items-center justify-between gap-2">
         <h1 className="text-2xl font-extrabold">Bench</h1>
-        <Link href="/bench/programs" className="button">
-          Stage programs
-        </Link>
+        <div className="flex gap-2">
+          <Link href="/bench/practice" className="button">
+            Practise
+          </Link>
+          <Link href="/bench/programs" className="button">
+            Stage programs
+          </Link>
+        </div>
       </div>
       {data.products.length > 0 ? (
         <BenchDesk data={data} />

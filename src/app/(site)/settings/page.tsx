@@ -13,6 +13,7 @@ import {
 import { showOfRequest } from '@/features/settings/show';
 import { RuleItem } from '@/features/settings/ui/RuleForm';
 import {
+  AutoForm,
   DeviceForm,
   HangingForm,
   HouseForm,
@@ -102,6 +103,7 @@ export default async function SettingsPage() {
                       ? `${h.sticks} sticks of ${show.quantity('length', h.stickMm)}, pieces up to ${show.quantity('length', h.dropMm)}, ${show.mass(h.capacityG)}`
                       : 'hanging room not given yet'}
                   </p>
+                  {run && <AutoForm id={h.id} on={h.autoAdvance} />}
                   {run && (
                     <HangingForm
                       key={show.settings.system}

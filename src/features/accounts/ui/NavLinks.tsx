@@ -30,7 +30,7 @@ export function NavLinks() {
             key={p.href}
             href={p.href}
             aria-current={here ? 'page' : undefined}
-            className={`flex min-h-12 items-center border-b-3 px-1.5 text-[0.95rem] text-ink sm:px-2.5 sm:text-base no-underline ${here ? 'border-accent font-semibold' : 'border-transparent'}`}
+            className={`flex min-h-12 items-center border-b-3 px-1 text-[0.82rem] text-ink sm:px-2.5 sm:text-base no-underline ${here ? 'border-accent font-semibold' : 'border-transparent'}`}
           >
             {p.label}
           </Link>

@@ -8,6 +8,7 @@ const TABS = [
   ['/house', 'House and chill'],
   ['/verdict', 'Verdict'],
   ['/log', 'Log'],
+  ['/after', 'After'],
 ] as const;
 
 export function BatchTabs({ batchId }: { batchId: string }) {

@@ -63,24 +63,35 @@ function draw(data: RunChartData, show: Show): Drawn[] {
   return lines;
 }
 
-/** Labels stand at the line's end; one that would cover another is moved down. */
+/** Room that a label takes on the axis, in degrees, and pixels a degree takes on a chart of usual height. */
+const LABEL_ROOM = 7;
+const PX_PER_DEGREE = 3.3;
+
+/** Labels stand at their line's end, from the warmest down; one that would cover the one above is moved down. */
 function endLabels(lines: Drawn[]): PointAnnotations[] {
-  const taken: number[] = [];
-  return lines.map((l) => {
+  const ends = lines.map((l) => (l.name === SET_POINT ? l.data[0]! : l.data.at(-1)!));
+  const order = lines.map((_, i) => i).sort((a, b) => (ends[b]!.y ?? 0) - (ends[a]!.y ?? 0));
+  let above = Infinity;
+  const downPx = new Map<number, number>();
+  for (const i of order) {
+    if (lines[i]!.name === SET_POINT) continue;
+    const y = ends[i]!.y ?? 0;
+    const at = Math.min(y, above - LABEL_ROOM);
+    downPx.set(i, (y - at) * PX_PER_DEGREE);
+    above = at;
+  }
+  return lines.map((l, i) => {
     const isSetPoint = l.name === SET_POINT;
-    const end = isSetPoint ? l.data[0]! : l.data.at(-1)!;
-    const y = end.y ?? 0;
-    const crowded = isSetPoint ? 0 : taken.filter((t) => Math.abs(t - y) < 6).length;
-    if (!isSetPoint) taken.push(y);
+    const y = ends[i]!.y ?? 0;
     return {
-      x: end.x,
+      x: ends[i]!.x,
       y,
       marker: { size: 3, fillColor: l.color, strokeColor: l.color },
       label: {
         text: `${l.name} ${y}`,
         textAnchor: isSetPoint ? 'start' : 'end',
         offsetX: isSetPoint ? 4 : -4,
-        offsetY: crowded * 22,
+        offsetY: downPx.get(i) ?? 0,
         borderColor: l.color,
         style: { background: 'var(--sheet)', color: 'var(--ink)', fontSize: '12px' },
       },

@@ -20,12 +20,14 @@ function Time({ ahead, show, nowS }: { ahead: Ahead | null; show: Show; nowS: nu
         <span className="text-soft">reached {show.until(ahead.p50, nowS)}</span>
       </span>
     );
+  const narrow = ahead.p90 !== null && ahead.p90 - (ahead.p10 ?? ahead.p50) < 120;
   const late = ahead.p90 === null ? 'much later' : show.time(ahead.p90);
   return (
     <span>
       <strong className="text-lg">about {show.time(ahead.p50)}</strong>{' '}
       <span className="text-soft">
-        {show.until(ahead.p50, nowS)}, between {show.time(ahead.p10 ?? ahead.p50)} and {late}
+        {show.until(ahead.p50, nowS)}
+        {narrow ? '' : `, between ${show.time(ahead.p10 ?? ahead.p50)} and ${late}`}
       </span>
     </span>
   );

@@ -26,7 +26,7 @@ export function LoadSummary({
       <div>
         <dt className="text-soft">Stage</dt>
         <dd>
-          <span className="text-xl font-extrabold">{stage?.name ?? 'none'}</span>
+          <span className="text-xl font-extrabold">{stage?.name ?? 'Not running'}</span>
           {first?.progress && (
             <span className="block small">
               {show.duration(first.progress.elapsedS)} of about{' '}
@@ -40,8 +40,8 @@ export function LoadSummary({
         <dd>
           <span className="figure">{air ? show.temp(air.tempC) : 'no reading'}</span>
           <span className="block small">
-            {stage ? `set ${show.temp(stage.airC)}` : ''}
-            {air ? `, ${show.until(air.tS, nowS)}` : ''}
+            {stage ? `set ${show.temp(stage.airC)}, ` : ''}
+            {air ? show.until(air.tS, nowS) : ''}
           </span>
         </dd>
       </div>

@@ -50,7 +50,7 @@ export function MemberCard({ member, show, nowS }: { member: Member; show: Show;
       {heat && (
         <p>
           <span className="figure">{show.temp(heat.coreC)}</span>{' '}
-          <span className="unit">
+          <span className="small">
             slowest core, {show.other('temperature', heat.coreC)} · {show.number(heat.logs, 1)} of{' '}
             {show.number(heat.targetLogs)} log
           </span>

@@ -13,14 +13,13 @@ export function ProgramCurve({ stages }: { stages: readonly ProgramStage[] }) {
   const { system } = show.settings;
   const unit = unitSymbol('temperature', system);
   const y = (c: number) => Math.round(fromBase('temperature', c, system) * 10) / 10;
-  let hours = 0;
-  const air: Point[] = [];
-  const bands = stages.map((s) => {
-    const from = hours;
-    hours += s.plannedS / 3600;
-    air.push({ x: from, y: y(s.rampFromC ?? s.airC) }, { x: hours, y: y(s.airC) });
-    return { s, from, to: hours };
-  });
+  const untilH = (n: number) => stages.slice(0, n).reduce((sum, s) => sum + s.plannedS / 3600, 0);
+  const bands = stages.map((s, i) => ({ s, from: untilH(i), to: untilH(i + 1) }));
+  const hours = untilH(stages.length);
+  const air = bands.flatMap(({ s, from, to }): Point[] => [
+    { x: from, y: y(s.rampFromC ?? s.airC) },
+    { x: to, y: y(s.airC) },
+  ]);
   const options: ApexOptions = {
     colors: ['#8a5a2b'],
     stroke: { width: 3, curve: 'straight' },

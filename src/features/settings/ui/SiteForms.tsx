@@ -11,6 +11,7 @@ import {
   revokeDeviceAction,
   saveHangingAction,
   saveSiteAction,
+  setAutoAdvanceAction,
 } from '../actions';
 import type { Site } from '../repository';
 import { ActionForm, Field } from './ActionForm';
@@ -80,6 +81,19 @@ export function SiteForm({ site, zones }: { site: Site; zones: string[] }) {
     </ActionForm>
   );
 }
+
+export const AutoForm = ({ id, on }: { id: string; on: boolean }) => (
+  <ActionForm
+    action={setAutoAdvanceAction}
+    read={(f) => ({ id, autoAdvance: f.get('autoAdvance') === 'yes' })}
+    label="Save"
+  >
+    <Field name="autoAdvance" label="When a stage has what it waited for" value={on ? 'yes' : 'no'}>
+      <option value="no">say so; a person goes on</option>
+      <option value="yes">the house goes on by itself</option>
+    </Field>
+  </ActionForm>
+);
 
 export const PersonForm = () => (
   <ActionForm

@@ -46,6 +46,9 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
         <Link href="/house" className="text-accent underline">
           All houses
         </Link>
+        <Link href={`/house/${house.id}/probes`} className="text-accent underline">
+          Probes
+        </Link>
         {house.autoAdvance && (
           <span className="small">goes on to the next stage by itself when its end is met</span>
         )}
@@ -82,7 +85,7 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
         </section>
       )}
       <div className="grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
-        <div className="space-y-4">
+        <div className="order-2 space-y-4 lg:order-1">
           {chart && chart.lines.length > 0 && (
             <section className="sheet" aria-label="Curves">
               <RunChart data={chart} height={360} />
@@ -100,7 +103,7 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
             </section>
           )}
         </div>
-        <section className="space-y-4" aria-label="Who comes out next">
+        <section className="order-1 space-y-4 lg:order-2" aria-label="Who comes out next">
           {members.map((m) => (
             <MemberCard key={m.dossier.head.id} member={m} show={show} nowS={now} />
           ))}

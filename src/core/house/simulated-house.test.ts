@@ -1,5 +1,4 @@
-import type { HouseProgram, Piece } from '@/features/readings/contract';
-import { SimulatedHouse } from './simulated-house';
+import { SimulatedHouse, type SimPiece as Piece, type SimProgram } from './simulated-house';
 
 const piece = (change: Partial<Piece> = {}): Piece => ({
   batch: 'b1',
@@ -15,19 +14,9 @@ const piece = (change: Partial<Piece> = {}): Piece => ({
   hWm2K: 20,
   ...change,
 });
-const program = (change: Partial<HouseProgram> = {}): HouseProgram => ({
-  ok: true,
-  house: 'House',
-  houseId: 'h',
-  batch: 'b1',
-  stage: 'Smoke',
-  medium: 'air',
-  setC: 65,
+const program = (change: Partial<SimProgram> = {}): SimProgram => ({
+  airSetC: 65,
   rh: 0.5,
-  fan: 0.5,
-  damper: null,
-  smoke: true,
-  diameterMm: 38,
   channels: [
     { key: 'core-1', what: 'core', lastC: 20, piece: piece() },
     { key: 'core-2', what: 'core', lastC: 20, piece: piece({ thickest: false }) },
@@ -39,15 +28,15 @@ const program = (change: Partial<HouseProgram> = {}): HouseProgram => ({
 const value = (rows: { channel: string; tempC: number }[], key: string) =>
   rows.find((r) => r.channel === key)?.tempC;
 const still = () => 0.5;
-const run = (house: SimulatedHouse, p: HouseProgram, minutes: number) => {
-  let last = house.step(p, 5, 0);
-  for (let i = 1; i <= minutes; i += 1) last = house.step(p, 60, i * 60_000);
+const run = (house: SimulatedHouse, p: SimProgram, minutes: number) => {
+  let last = house.step(p, 5);
+  for (let i = 1; i <= minutes; i += 1) last = house.step(p, 60);
   return last;
 };
 
 test('takes up where the last readings left off and heats towards a set point that it misses a little', () => {
   const house = new SimulatedHouse(still);
-  expect(value(house.step(program(), 5, 0), 'core-1')).toBeCloseTo(20, 0);
+  expect(value(house.step(program(), 5), 'core-1')).toBeCloseTo(20, 0);
   const last = run(house, program(), 150);
   expect(value(last, 'air')).toBeCloseTo(63.8, 1);
   expect(value(last, 'wet')).toBeLessThan(value(last, 'air')!);
@@ -115,5 +104,5 @@ test('a piece in the bath heats by water while the house goes on, and a new batc
   const next = program({
     channels: [{ key: 'core-1', what: 'core', lastC: 3, piece: piece({ batch: 'b2' }) }],
   });
-  expect(value(house.step(next, 5, 0), 'core-1')).toBeCloseTo(3, 0);
+  expect(value(house.step(next, 5), 'core-1')).toBeCloseTo(3, 0);
 });

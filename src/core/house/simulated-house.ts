@@ -1,8 +1,39 @@
-import { LivePiece, thermalProperties, wetBulbFromRh } from '@/core';
-import type { HouseProgram, Piece } from '@/features/readings/contract';
+import { LivePiece } from '../heat/live-piece';
+import type { Medium } from '../heat/medium';
+import { thermalProperties } from '../heat/properties';
+import { wetBulbFromRh } from '../heat/psychrometrics';
 import { noFaults, type Faults } from './faults';
 
-export type DeviceReading = { channel: string; at: string; tempC: number };
+/** A piece with a probe in it, and what is around it. */
+export type SimPiece = {
+  batch: string;
+  diameterMm: number;
+  fatFraction: number | null;
+  waterFraction: number | null;
+  permeability: number;
+  thickest: boolean;
+  /** In the house's own air, or in something else. */
+  inHouse: boolean;
+  medium: Medium;
+  setC: number;
+  rh: number | null;
+  hWm2K: number;
+};
+
+/** What the house is told to do, and which probe is where. */
+export type SimProgram = {
+  /** Set point of the house's air, °C; null: no fire. */
+  airSetC: number | null;
+  rh: number | null;
+  channels: {
+    key: string;
+    what: string;
+    lastC: number | null;
+    piece: SimPiece | null;
+  }[];
+};
+
+export type SimReading = { channel: string; tempC: number };
 
 /** How this house and its goods really are, which nobody told the application. */
 export type Hidden = {
@@ -55,8 +86,8 @@ export class SimulatedHouse {
   ) {}
 
   /** Air follows its set point as slowly as the house does; a dead fire or an open door pull it down. */
-  private stepAir(program: HouseProgram, dtS: number): number {
-    const wanted = program.medium === 'air' ? program.setC : null;
+  private stepAir(program: SimProgram, dtS: number): number {
+    const wanted = program.airSetC;
     const lit = wanted !== null && !this.faults.fireOut;
     const set = lit ? wanted + this.hidden.offsetC : ROOM_C;
     let airC = toward(this.airC ?? ROOM_C, set, dtS, lit ? this.hidden.lagS : OUT_LAG_S);
@@ -67,7 +98,7 @@ export class SimulatedHouse {
   }
 
   /** The body behind a probe; a new one, as warm as the last reading, when the piece is a new one. */
-  private bodyOf(key: string, piece: Piece, lastC: number | null): LivePiece {
+  private bodyOf(key: string, piece: SimPiece, lastC: number | null): LivePiece {
     const known = this.pieces.get(key);
     if (known?.batch === piece.batch) return known.body;
     const { fatFraction, waterFraction } = piece;
@@ -85,7 +116,7 @@ export class SimulatedHouse {
     return body;
   }
 
-  private stepPiece(body: LivePiece, piece: Piece, airC: number, dtS: number): void {
+  private stepPiece(body: LivePiece, piece: SimPiece, airC: number, dtS: number): void {
     const fan = this.faults.fanOff && piece.inHouse ? OPEN_FAN : 1;
     body.stay(dtS, {
       medium: piece.medium,
@@ -101,8 +132,8 @@ export class SimulatedHouse {
     return round(tempC + drift + (this.random() * 2 - 1) * noiseC);
   }
 
-  /** Advances by dtS and returns what the probes show at atMs; an unplugged probe shows nothing. */
-  step(program: HouseProgram, dtS: number, atMs: number): DeviceReading[] {
+  /** Advances by dtS and returns what the probes show then; an unplugged probe shows nothing. */
+  step(program: SimProgram, dtS: number): SimReading[] {
     const { faults } = this;
     if (this.airC === null)
       this.airC = program.channels.find((c) => c.what === 'air')?.lastC ?? ROOM_C;
@@ -118,13 +149,11 @@ export class SimulatedHouse {
       this.drifted = faults.drift ? this.drifted + dt * DRIFT_C_PER_S : 0;
       left -= dt;
     }
-    const at = new Date(atMs).toISOString();
     const say = (key: string, tempC: number) => ({
       channel: key,
-      at,
       tempC: this.shown(key, tempC),
     });
-    return program.channels.flatMap((channel): DeviceReading[] => {
+    return program.channels.flatMap((channel): SimReading[] => {
       const { key, what, piece } = channel;
       if (what === 'air') return [say(key, airC)];
       if (what === 'wet_bulb') return [say(key, wetBulbFromRh(airC, Math.min(1, this.rh)))];

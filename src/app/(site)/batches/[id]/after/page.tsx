@@ -1,0 +1,126 @@
+import { requirePage } from '@/features/accounts/identify';
+import { dossierOfPage } from '@/features/batches/page-data';
+import { afterRun } from '@/features/houses/after';
+import { OverlayChart } from '@/features/houses/ui/OverlayChart';
+import { showOfRequest } from '@/features/settings/show';
+import { nowS } from '@/platform/clock';
+import { db } from '@/platform/db/client';
+
+/** A run looked back at: earlier runs, forecast against what happened, stages against program, loss. */
+export default async function AfterPage({ params }: { params: Promise<{ id: string }> }) {
+  await requirePage();
+  const { id } = await params;
+  const dossier = await dossierOfPage(id);
+  const show = await showOfRequest();
+  const after = await afterRun(db(), dossier, nowS());
+  if (!after)
+    return (
+      <p className="sheet">
+        Nothing to look back at yet: this comes once the batch has been in the house.
+      </p>
+    );
+  const { stuffedG, packedG } = after;
+  const lost = stuffedG !== null && packedG !== null ? 1 - packedG / stuffedG : null;
+  const off = (s: number) =>
+    Math.abs(s) < 60 ? 'as planned' : `${show.duration(s)} ${s > 0 ? 'longer' : 'shorter'}`;
+  return (
+    <div className="space-y-4">
+      {after.overlays.length > 0 && (
+        <section className="sheet" aria-label="Overlay">
+          <h2 className="text-lg font-semibold">
+            {after.overlays.length > 1 ? 'This run over earlier ones' : 'This run'}
+          </h2>
+          <OverlayChart overlays={after.overlays} />
+        </section>
+      )}
+      <div className="grid items-start gap-4 lg:grid-cols-2">
+        <section className="sheet overflow-x-auto" aria-label="Stages against program">
+          <h2 className="text-lg font-semibold">Stages against program</h2>
+          <table className="plain-table">
+            <thead>
+              <tr>
+                <th scope="col">Stage</th>
+                <th scope="col">Planned</th>
+                <th scope="col">Took</th>
+                <th scope="col">Difference</th>
+              </tr>
+            </thead>
+            <tbody>
+              {after.stages.map((s, i) => (
+                <tr key={i}>
+                  <td>{s.name}</td>
+                  <td>{show.duration(s.plannedS)}</td>
+                  <td>{show.duration(s.tookS)}</td>
+                  <td>{off(s.tookS - s.plannedS)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+        <section className="sheet overflow-x-auto" aria-label="Forecast against what happened">
+          <h2 className="text-lg font-semibold">Forecast against what happened</h2>
+          {after.lookBacks.length === 0 ? (
+            <p className="text-soft">Once the batch is pulled.</p>
+          ) : (
+            <table className="plain-table">
+              <thead>
+                <tr>
+                  <th scope="col">Asked at</th>
+                  <th scope="col">Core then</th>
+                  <th scope="col">Said</th>
+                  <th scope="col">Pulled {show.time(after.pulledS!)}</th>
+                </tr>
+              </thead>
+              <tbody>
+                {after.lookBacks.map((l) => (
+                  <tr key={l.atS}>
+                    <td>{show.time(l.atS)}</td>
+                    <td>{l.coreC === null ? 'none' : show.temp(l.coreC)}</td>
+                    <td>
+                      {l.ahead.p50 === null
+                        ? 'not as it was'
+                        : `${show.time(l.ahead.p50)} (${show.time(l.ahead.p10 ?? l.ahead.p50)} to ${l.ahead.p90 === null ? 'open' : show.time(l.ahead.p90)})`}
+                    </td>
+                    <td>
+                      {l.ahead.p50 === null
+                        ? ''
+                        : `${show.duration(after.pulledS! - l.ahead.p50)} ${after.pulledS! > l.ahead.p50 ? 'later' : 'earlier'}`}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          <p className="small">
+            Worked out now from the readings of then. A person pulls when a person comes: later is
+            not the forecast’s fault alone.
+          </p>
+        </section>
+        <section className="sheet" aria-label="Loss">
+          <h2 className="text-lg font-semibold">Loss</h2>
+          {lost === null ? (
+            <p className="text-soft">Weigh it stuffed and packed, and the loss stands here.</p>
+          ) : (
+            <p>
+              <span className="figure">{show.number(lost * 100, 1)} %</span>{' '}
+              <span className="small">
+                from {show.mass(stuffedG!)} stuffed to {show.mass(packedG!)} packed
+              </span>
+            </p>
+          )}
+        </section>
+        <section className="sheet" aria-label="Take it along">
+          <h2 className="text-lg font-semibold">Take it along</h2>
+          <p className="flex flex-wrap gap-2">
+            <a className="button" href={`/api/v1/batches/${id}/run?as=csv`}>
+              Run as CSV
+            </a>
+            <a className="button" href={`/api/v1/batches/${id}/run?as=json`}>
+              Run as JSON
+            </a>
+          </p>
+        </section>
+      </div>
+    </div>
+  );
+}

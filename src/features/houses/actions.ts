@@ -1,0 +1,25 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import type { CalibrationResult } from '@/core';
+import { asPerson, type ActionResult } from '@/features/accounts/identify';
+import { calibrationSchema, recordCalibration } from '@/features/readings/calibrations';
+import { channelsByIds } from '@/features/readings/repository';
+import { nowS } from '@/platform/clock';
+import { db } from '@/platform/db/client';
+
+/** Records that a probe was checked in ice water, and in boiling water when it was. */
+export async function calibrateAction(input: unknown): Promise<ActionResult<CalibrationResult>> {
+  return asPerson('work_batches', async (person) => {
+    const parsed = calibrationSchema.safeParse(input);
+    if (!parsed.success) {
+      const fields = parsed.error.issues.map((i) => [i.path.join('.'), i.message]);
+      return { ok: false, code: 'bad_input', fields: Object.fromEntries(fields) };
+    }
+    const [channel] = await channelsByIds(db(), [parsed.data.channelId]);
+    if (!channel?.houseId || channel.what !== 'core') return { ok: false, code: 'no_such_probe' };
+    const result = await recordCalibration(db(), parsed.data, person.name, nowS());
+    revalidatePath('/house', 'layout');
+    return { ok: true, data: result };
+  });
+}

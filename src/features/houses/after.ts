@@ -1,0 +1,100 @@
+import { foldBatch, runStages, type Case, type Reading } from '@/core';
+import type { Dossier } from '@/features/batches/case';
+import type { Handle } from '@/platform/db/client';
+import { loadDossier } from '@/features/batches/case';
+import { forecastBatch, type Ahead } from './forecast';
+import { housePrior } from './fits';
+
+export type StageTime = { name: string; kind: string; plannedS: number; tookS: number };
+export type LookBack = { atS: number; coreC: number | null; ahead: Ahead };
+export type Overlay = { code: string; startedS: number; readings: Reading[] };
+
+export type AfterRun = {
+  stages: StageTime[];
+  pulledS: number | null;
+  /** What the forecast said on the way, by the readings of then. */
+  lookBacks: LookBack[];
+  stuffedG: number | null;
+  packedG: number | null;
+  /** Core of the thickest piece by seconds since the run began: this run, then earlier ones. */
+  overlays: Overlay[];
+};
+
+/** Shares of the run at which the forecast is looked back at. */
+const LOOKS = [0.3, 0.5, 0.7, 0.85];
+const MOST_EARLIER = 4;
+
+/** The case as it stood at a time: what had happened and been read by then. */
+function caseAt(d: Dossier, atS: number): Case {
+  const entries = d.entries.filter((e) => e.happenedS <= atS && e.body.kind !== 'corrected');
+  const series = Object.fromEntries(
+    Object.entries(d.case.series).map(([id, log]) => [id, log.filter((r) => r.tS <= atS)]),
+  );
+  return { ...d.case, series, state: foldBatch(d.head.recipe, entries), nowS: atS };
+}
+
+/** Core log of the thickest piece since the run began. */
+function overlayOf(d: Dossier): Overlay | null {
+  const { run, probes } = d.case.state;
+  const probe = probes.find((p) => p.what === 'core' && p.thickest);
+  if (!run || !probe) return null;
+  const readings = (d.case.series[probe.channelId] ?? [])
+    .filter((r) => r.tS >= Math.max(run.startS, probe.fromS))
+    .map((r) => ({ tS: r.tS - run.startS, tempC: r.tempC }));
+  return readings.length > 1 ? { code: d.head.code, startedS: run.startS, readings } : null;
+}
+
+function stageTimes(c: Case): StageTime[] {
+  const stages = runStages(c.state);
+  const endS = c.state.run?.pulledS ?? c.nowS;
+  return stages.map((s, i) => ({
+    name: s.stage.name,
+    kind: s.stage.kind,
+    plannedS: s.stage.plannedS,
+    tookS: (stages[i + 1]?.startS ?? endS) - s.startS,
+  }));
+}
+
+/** Earlier batches of the same recipe that have been through a house, newest first. */
+async function earlier(db: Handle, d: Dossier, nowS: number): Promise<Overlay[]> {
+  const rows = await db
+    .selectFrom('batch')
+    .innerJoin('recipeVersion as v', 'v.id', 'batch.recipeVersionId')
+    .select('batch.id')
+    .where('v.recipeId', '=', d.head.recipeId)
+    .where('batch.startedAt', '<', new Date(d.head.startedS * 1000))
+    .orderBy('batch.startedAt', 'desc')
+    .limit(MOST_EARLIER)
+    .execute();
+  const out: Overlay[] = [];
+  for (const { id } of rows) {
+    const other = await loadDossier(db, id, nowS);
+    const overlay = other && overlayOf(other);
+    if (overlay) out.push(overlay);
+  }
+  return out;
+}
+
+/** A run looked back at: stages against plan, forecasts against what happened, loss, earlier runs; null before the run. */
+export async function afterRun(db: Handle, d: Dossier, nowS: number): Promise<AfterRun | null> {
+  const { run, steps } = d.case.state;
+  if (!run) return null;
+  const endS = run.pulledS ?? Math.min(nowS, d.case.nowS);
+  const prior = await housePrior(db, run.houseId);
+  const own = overlayOf(d);
+  const looks =
+    run.pulledS === null ? [] : LOOKS.map((share) => run.startS + share * (endS - run.startS));
+  return {
+    stages: stageTimes(d.case),
+    pulledS: run.pulledS,
+    lookBacks: looks.flatMap((atS): LookBack[] => {
+      const then = forecastBatch(caseAt(d, atS), prior);
+      if (!then?.done) return [];
+      const coreC = own?.readings.findLast((r) => r.tS <= atS - run.startS)?.tempC ?? null;
+      return [{ atS, coreC, ahead: then.done }];
+    }),
+    stuffedG: steps.stuff?.weightG ?? null,
+    packedG: steps.pack?.weightG ?? null,
+    overlays: [...(own ? [own] : []), ...(await earlier(db, d, nowS))],
+  };
+}
