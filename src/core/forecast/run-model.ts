@@ -100,7 +100,7 @@ class Walk {
 
   private endOf(i: number): EndCheck {
     const s = this.c.stages[i]!;
-    return stageEnd(s, s.airC, this.body.coreC, `stages[${i}]`);
+    return stageEnd(s, s.airC, `stages[${i}]`);
   }
 
   /** Air of a later moment: from what the house does now towards the set point, and off it as before. */

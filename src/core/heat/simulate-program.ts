@@ -1,4 +1,4 @@
-import { QuantityError, requireBetween, requirePositive } from '../guard';
+import { QuantityError, requireBetween, requireFinite, requirePositive } from '../guard';
 import { SALMONELLA, pieceLogs, type LethalityModel } from '../lethality/lethality';
 import { Cylinder } from './cylinder';
 import { Marcher } from './march';
@@ -102,7 +102,7 @@ class Run {
     const startS = marcher.tS;
     const at = `stages[${index}]`;
     const airAt: MediumAt = mediumOf(stage, startAirC, at);
-    const end = stageEnd(stage, stage.airC, body.coreC, at);
+    const end = stageEnd(stage, stage.airC, at);
     const medium = (tS: number, out: Surroundings) => airAt(tS - startS, out);
     const mediumC = () => {
       medium(marcher.tS, this.around);
@@ -172,6 +172,7 @@ export function simulateProgram(input: SimulateInput): Simulation {
   const everyS = requirePositive('outputEveryS', input.outputEveryS ?? 60);
   if (input.stages.length === 0) throw new QuantityError('stages', 0, 'at least one stage');
   const run = new Run(input, everyS, input.model ?? SALMONELLA);
+  requireFinite('stages[0].airC', input.stages[0]!.airC);
   let airC = requireBetween('startAirC', input.startAirC ?? input.stages[0]!.airC, -40, 200);
   const stageEnds: StageEnded[] = [];
   input.stages.forEach((stage, index) => {

@@ -5,7 +5,7 @@ import { TACKY_WETNESS } from './surface';
 export type StageEnd = {
   /** Seconds into the stage. */
   endS?: number;
-  /** Core, °C: from below in a medium that is warmer, from above in one that is colder. */
+  /** Core, °C: from below, in a cold medium from above. */
   endCoreC?: number;
   /** Decimal reductions gained since the run began. */
   endLogs?: number;
@@ -39,6 +39,13 @@ export type EndCheck = {
   latestS: number;
 };
 
+/** Media colder than this chill, °C: a warm house below its core target only fails to reach it. */
+const CHILLS_BELOW_C = 30;
+
+/** Is a core target in this medium waited for from above, as in a chill? */
+export const waitedFromAbove = (mediumC: number, targetC: number) =>
+  mediumC < targetC && mediumC < CHILLS_BELOW_C;
+
 const SLACK_S = 1e-6;
 const HAIR_C = 1e-9;
 
@@ -56,20 +63,12 @@ function requireEnd(end: StageEnd, at: string): void {
 
 /**
  * The end of a stage as a question that can be asked at every moment.
- * @param mediumC what the stage sets around the product: a core target above it is waited for from above
- * @param startCoreC core when the stage begins; decides the direction when medium and target are equal
+ * @param mediumC what the stage sets around the product, °C
  */
-export function stageEnd(
-  end: StageEnd,
-  mediumC: number,
-  startCoreC: number,
-  at = 'stage',
-): EndCheck {
+export function stageEnd(end: StageEnd, mediumC: number, at = 'stage'): EndCheck {
   requireEnd(end, at);
   const { endS, endCoreC, endLogs, endLossFraction, endDry } = end;
-  const cooling =
-    endCoreC !== undefined &&
-    (mediumC < endCoreC || (mediumC === endCoreC && startCoreC > endCoreC));
+  const cooling = endCoreC !== undefined && waitedFromAbove(mediumC, endCoreC);
   const tests: [EndReason, (n: RunStand) => boolean][] = [];
   if (endS !== undefined) tests.push(['time', (n) => n.elapsedS >= endS - SLACK_S]);
   if (endCoreC !== undefined)

@@ -1,4 +1,5 @@
 import type { ProgramStage } from '../formula/recipe';
+import { waitedFromAbove } from '../heat/stage-end';
 import type { BatchState } from '../logbook/state';
 import { runStages, type RunStage } from './run-stage';
 
@@ -36,9 +37,8 @@ function pausedS(run: NonNullable<BatchState['run']>, fromS: number, toS: number
   );
 }
 
-/** A core target is waited for from above where the medium is colder than it. */
 const coreMet = (stage: ProgramStage, targetC: number, coreC: number) =>
-  stage.airC < targetC ? coreC <= targetC : coreC >= targetC;
+  waitedFromAbove(stage.airC, targetC) ? coreC <= targetC : coreC >= targetC;
 
 function waitsOf(
   stage: ProgramStage,
