@@ -5,7 +5,7 @@ import { mediumOf, vapourOf, type MediumAt } from '../heat/medium';
 import { vapourFromWetBulb } from '../heat/psychrometrics';
 import { cylinderOf, type HeatProduct } from '../heat/product';
 import type { HeatStage } from '../heat/simulate-program';
-import { stageEnd, type EndCheck } from '../heat/stage-end';
+import { stageEnd, type EndCheck, type EndReason } from '../heat/stage-end';
 import type { Surroundings } from '../heat/surface';
 import type { Course } from './readings';
 
@@ -74,6 +74,12 @@ const shaped = (product: HeatProduct, f: Factors): CylinderSpec => {
     startC: spec.startC + f.startC,
   };
 };
+
+type Moment = { tS: number; tempC: number; logs: number };
+
+/** Where between two figures a third one lies, 0 to 1; 1 where they are the same. */
+const shareOf = (from: number, to: number, at: number) =>
+  to === from ? 1 : Math.min(1, Math.max(0, (at - from) / (to - from)));
 
 /** One run of the model along what was measured, then along the program. */
 class Walk {
@@ -153,13 +159,33 @@ class Walk {
     };
   }
 
-  /** Is the present stage over? Stages that are known to have begun end when the next one began. */
-  private stageOver(): boolean {
+  /** Why the present stage is over, or null. Stages that are known to have begun end when the next one began. */
+  private over(): EndReason | null {
     const { stageStartsS, nowS } = this.c;
     const next = stageStartsS?.[this.stage + 1];
-    if (next !== undefined) return this.marcher.tS >= next - 1e-6;
-    if (stageStartsS && this.marcher.tS < nowS) return false;
-    return this.end.reason(this.stand()) !== null;
+    if (next !== undefined) return this.marcher.tS >= next - 1e-6 ? 'time' : null;
+    if (stageStartsS && this.marcher.tS < nowS) return null;
+    return this.end.reason(this.stand());
+  }
+
+  private countLogs(before: Moment): void {
+    const now = { tS: this.marcher.tS, tempC: this.body.coreC };
+    this.logs = before.logs + pieceLogs(this.c.model ?? SALMONELLA, before, now);
+  }
+
+  /** A stage that ends by its core or its logs ends within the last step: goes back to there. */
+  private endWithin(before: Moment, dtS: number, why: EndReason): void {
+    const { endCoreC, endLogs } = this.c.stages[this.stage]!;
+    const share =
+      why === 'core'
+        ? shareOf(before.tempC, this.body.coreC, endCoreC!)
+        : why === 'logs'
+          ? shareOf(before.logs, this.logs, endLogs!)
+          : 1;
+    if (share >= 1 || share * dtS < 1) return;
+    this.marcher.undo(dtS);
+    this.marcher.take(this.medium, dtS * share);
+    this.countLogs(before);
   }
 
   private met(): boolean {
@@ -185,11 +211,10 @@ class Walk {
       seen += 1;
     };
     while (seen < observeS.length && observeS[seen]! <= 1e-6) look();
-    const lastS = Math.max(c.nowS, observeS.at(-1) ?? 0);
     while (marcher.tS < c.nowS + HORIZON_S) {
       const inPast = marcher.tS < c.nowS - 1e-6;
       if (!inPast && seen >= observeS.length && (finishS !== null || !this.target)) break;
-      const before = { tS: marcher.tS, tempC: body.coreC, logs: this.logs };
+      const before: Moment = { tS: marcher.tS, tempC: body.coreC, logs: this.logs };
       const stops = [
         seen < observeS.length ? observeS[seen]! : Infinity,
         inPast ? c.nowS : Infinity,
@@ -197,43 +222,40 @@ class Walk {
           (c.stageStartsS && inPast ? Infinity : this.stageStartS + this.end.latestS),
         marcher.tS + (inPast ? STEP_PAST_S : aheadStepS(marcher.tS - c.nowS)),
       ].filter((s) => s > marcher.tS + 1e-6);
-      marcher.step(this.medium, Math.min(...stops) - marcher.tS);
+      const dtS = marcher.step(this.medium, Math.min(...stops) - marcher.tS);
       if (inPast && marcher.tS >= c.nowS - 1e-6) this.ahead = null;
-      const core = body.coreC;
-      this.logs += pieceLogs(c.model ?? SALMONELLA, before, { tS: marcher.tS, tempC: core });
-      this.warmest = Math.max(this.warmest, core);
+      this.countLogs(before);
+      const why = this.over();
+      if (why !== null && !inPast) this.endWithin(before, dtS, why);
+      this.warmest = Math.max(this.warmest, body.coreC);
       while (seen < observeS.length && observeS[seen]! <= marcher.tS + 1e-6) look();
       if (finishS === null && this.met()) finishS = this.crossing(before);
-      if (this.stageOver()) {
-        stageEndsS.push(marcher.tS);
-        const t = this.target;
-        if (t && 'stage' in t && t.stage === this.stage) finishS ??= marcher.tS;
-        if (this.stage === c.stages.length - 1) {
-          if (t && 'stage' in t) break;
-          /* Somebody waits: the last stage goes on. */
-          this.end = { reason: () => null, latestS: Infinity };
-          stageEndsS.pop();
-          if (marcher.tS >= lastS && finishS !== null) break;
-        } else {
-          this.stage += 1;
-          this.stageStartS = marcher.tS;
-          this.ahead = null;
-          marcher.careful();
-          this.end = this.endOf(this.stage);
-        }
-      }
+      if (why === null) continue;
+      stageEndsS.push(marcher.tS);
+      const t = this.target;
+      if (t && 'stage' in t && t.stage === this.stage) finishS ??= marcher.tS;
+      if (this.stage < c.stages.length - 1) this.nextStage();
+      else if (t && 'stage' in t) break;
+      /* Somebody waits: the last stage goes on. */ else
+        this.end = { reason: () => null, latestS: Infinity };
     }
     return { probe, finishS, stageEndsS };
   }
 
+  private nextStage(): void {
+    this.stage += 1;
+    this.stageStartS = this.marcher.tS;
+    this.ahead = null;
+    this.marcher.careful();
+    this.end = this.endOf(this.stage);
+  }
+
   /** Time within the last step at which the target was met, on a straight line. */
-  private crossing(before: { tS: number; tempC: number; logs: number }): number {
+  private crossing(before: Moment): number {
     const t = this.target!;
     const dt = this.marcher.tS - before.tS;
-    const share = (from: number, to: number, at: number) =>
-      to === from ? 1 : Math.min(1, Math.max(0, (at - from) / (to - from)));
-    if ('logs' in t) return before.tS + dt * share(before.logs, this.logs, t.logs);
-    if ('coreC' in t) return before.tS + dt * share(before.tempC, this.body.coreC, t.coreC);
+    if ('logs' in t) return before.tS + dt * shareOf(before.logs, this.logs, t.logs);
+    if ('coreC' in t) return before.tS + dt * shareOf(before.tempC, this.body.coreC, t.coreC);
     return this.marcher.tS;
   }
 }

@@ -5,7 +5,7 @@ import type { Reading } from '../lethality/reading';
 import type { AlarmState } from '../logbook/state';
 import { coreLogs, judgedLogs, type CoreLog } from '../verdict/core-probes';
 import type { Case } from '../verdict/check';
-import { chillLogs, houseWindow } from '../verdict/heat-checks';
+import { chillLogs, houseWindow, riseLog } from '../verdict/heat-checks';
 import { FAT_OUT_C } from './program-troubles';
 import { runStages, type RunStage } from './run-stage';
 
@@ -140,7 +140,8 @@ const tooHot: Look = (v) => {
 const comeUpRunningOut: Look = (v) => {
   if (!inHouse(v) || v.c.recipe.fermentation) return null;
   const { fromC, toC, maxS } = v.c.rules.come_up.body;
-  const w = comeUp({ readings: v.core?.evidence.spans.flat() ?? [], fromC, toC, maxS });
+  if (!v.core) return null;
+  const w = comeUp({ readings: riseLog(v.c, v.core, fromC), fromC, toC, maxS });
   if (w.status !== 'incomplete' || w.startS === null) return null;
   const goneS = v.nowS - w.startS;
   return goneS > CLOSE_SHARE * maxS ? { leftS: maxS - goneS, dueS: w.startS + maxS, toC } : null;

@@ -113,10 +113,11 @@ const cooling: Look = ({ rules, stages }, core) => {
   const { steps } = rules.cooling.body;
   const result = checkCooling({ readings: core, steps });
   const k = result.steps.findIndex((s) => s.status !== 'pass');
-  if (result.status === 'pass' || result.steps[k]!.startS === null) return [];
+  const hot = (result.peak?.tempC ?? 0) > steps[0]!.fromC;
+  if (result.status === 'pass' || !hot) return [];
   const s = result.steps[k]!;
   const figures = {
-    elapsedS: s.elapsedS ?? core.at(-1)!.tS - s.startS!,
+    elapsedS: s.elapsedS ?? core.at(-1)!.tS - (s.startS ?? core.at(-1)!.tS),
     maxS: s.maxS,
     fromC: s.fromC,
     toC: s.toC,

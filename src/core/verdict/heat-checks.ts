@@ -49,13 +49,15 @@ function fromCold(c: Case, readings: readonly Reading[], fromC: number): Reading
 const believed = (c: Case, l: CoreLog): readonly Reading[] =>
   c.rules.probe_evidence.body.slidOut ? l.evidence.spans.flat() : l.readings;
 
+/** What a log shows of a rise from fromC: credited, and counted from when the meat was last cold. */
+export const riseLog = (c: Case, l: CoreLog, fromC: number): Reading[] =>
+  fromCold(c, believed(c, l), fromC);
+
 function rise(c: Case, fromC: number, toC: number, maxS: number): TimedWindow | null {
   const window = houseWindow(c);
   if (!window) return null;
   const logs = judgedLogs(coreLogs(c, window.fromS, window.toS, 'house'));
-  return slowest(
-    logs.map((l) => comeUp({ readings: fromCold(c, believed(c, l), fromC), fromC, toC, maxS })),
-  );
+  return slowest(logs.map((l) => comeUp({ readings: riseLog(c, l, fromC), fromC, toC, maxS })));
 }
 
 const riseFigures = (w: TimedWindow): Figure[] => [
