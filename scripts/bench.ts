@@ -17,6 +17,7 @@ import { addDevice, addHouse, seedRules } from '../src/features/settings/service
 import { makeDb, makePool } from '../src/platform/db/client';
 import { migrateToLatest } from '../src/platform/db/migrate';
 import { benchBlend, benchFigures } from './bench-formula';
+import { benchRefit, benchSimulation, benchThin } from './bench-house';
 import { DEMO_RECIPES } from './demo/recipes';
 import { buildIfNeeded } from './lib/build';
 import { bin, ROOT } from './lib/paths';
@@ -219,6 +220,9 @@ export async function bench(): Promise<void> {
     benchFold();
     say('figures-60-lines', benchFigures(RULES));
     say('blend-12-trims', benchBlend());
+    say('simulate-24h-40-shells', benchSimulation());
+    say('forecast-refit-12h', benchRefit());
+    say('chart-thin-24h-6x1s', benchThin());
     const name = `jolly_bench_${process.pid}`;
     await ensureDatabase(server.url, name);
     const url = server.url.replace(/\/[^/]*$/, `/${name}`);

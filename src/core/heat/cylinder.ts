@@ -25,7 +25,7 @@ const REWET_S = 4 * 3600;
 type State = {
   /** °C, layer by layer from the middle to the end, shells from the core outwards. */
   t: Float64Array;
-  /** Surface temperature of each layer and of each shell at the end, °C. */
+  /** Surface temperature of each layer, and of each shell at the end where ends matter, °C. */
   side: Float64Array;
   end: Float64Array;
   /** Water that each layer's surface has lost and not drawn from inside, kg/m². */
@@ -35,12 +35,22 @@ type State = {
   heatJ: number;
 };
 
+/** Forward elimination for one step size: `rhs = own·T + inner·rhs of the shell inside`. */
+type Eliminated = { dtS: number; own: Float64Array; inner: Float64Array; up: Float64Array };
+
+const newEliminated = (shells: number): Eliminated => ({
+  dtS: 0,
+  own: new Float64Array(shells),
+  inner: new Float64Array(shells),
+  up: new Float64Array(shells),
+});
+
 function newState(s: CylinderSpec): State {
   const fill = (n: number) => new Float64Array(n).fill(s.startC);
   return {
     t: fill(s.shells * s.layers),
     side: fill(s.layers),
-    end: fill(s.shells),
+    end: fill(s.layers > 1 ? s.shells : 0),
     deficit: new Float64Array(s.layers),
     waterKg: 0,
     heatJ: 0,
@@ -67,6 +77,7 @@ export class Cylinder {
   private readonly rhs: Float64Array;
   private readonly layerM: number;
   private readonly sideInner: number;
+  private readonly kept: Eliminated[];
   private readonly volumeM3: number;
 
   constructor(private readonly spec: CylinderSpec) {
@@ -87,7 +98,8 @@ export class Cylinder {
     );
     this.volumeM3 = Math.PI * radiusM * radiusM * this.layerM * layers;
     this.sideInner = kWmK / (radiusM * Math.log(radiusM / (radiusM - dr / 2)));
-    this.up = new Float64Array(Math.max(shells, layers));
+    this.kept = [newEliminated(shells), newEliminated(shells)];
+    this.up = new Float64Array(layers);
     this.rhs = new Float64Array(Math.max(shells, layers));
   }
 
@@ -166,11 +178,14 @@ export class Cylinder {
     this.implicit(this.now, this.half, dtS / 2, middle);
     this.implicit(this.half, this.next, dtS / 2, end);
     const { whole, next } = this;
+    const best = next.t;
+    const coarse = whole.t;
     let worst = 0;
-    for (let i = 0; i < next.t.length; i += 1) {
-      const d = next.t[i]! - whole.t[i]!;
-      worst = Math.max(worst, Math.abs(d));
-      next.t[i]! += d;
+    for (let i = 0; i < best.length; i += 1) {
+      const d = best[i]! - coarse[i]!;
+      const size = d < 0 ? -d : d;
+      if (size > worst) worst = size;
+      best[i] = best[i]! + d;
     }
     extrapolate(next.side, whole.side);
     extrapolate(next.end, whole.end);
@@ -196,30 +211,62 @@ export class Cylinder {
       for (let i = 0; i < this.spec.shells; i += 1) this.length(from, to, i, dtS, s);
   }
 
+  /**
+   * Elimination factors of all shells but the last, which depend on the step alone: kept for the two sizes
+   * that were asked for last, because a step is taken once whole and twice half, and often repeats.
+   */
+  private eliminated(dtS: number): Eliminated {
+    if (this.kept[0]!.dtS === dtS) return this.kept[0]!;
+    if (this.kept[1]!.dtS === dtS) return this.kept[1]!;
+    const { spec, faces, volumes } = this;
+    const oldest = this.kept.pop()!;
+    this.kept.unshift(oldest);
+    oldest.dtS = dtS;
+    const storage = (spec.rhoKgM3 * spec.cpJkgK) / dtS;
+    let below = 0;
+    let up = 0;
+    for (let i = 0; i < spec.shells - 1; i += 1) {
+      const c = storage * volumes[i]!;
+      const d = 1 / (c + faces[i]! + below * (1 - up));
+      oldest.own[i] = c * d;
+      oldest.inner[i] = below * d;
+      up = faces[i]! * d;
+      oldest.up[i] = up;
+      below = faces[i]!;
+    }
+    return oldest;
+  }
+
   /** Conduction along the radius of one layer, with the balance at its side. */
   private radius(from: State, to: State, layer: number, dtS: number, s: Surroundings): void {
-    const { spec, up, rhs, faces, volumes, balance } = this;
+    const { spec, faces, volumes, balance } = this;
+    const rhss = this.rhs;
     const n = spec.shells;
     const o = layer * n;
     const storage = (spec.rhoKgM3 * spec.cpJkgK) / dtS;
     const wet = wetnessOf(spec.wetness, from.deficit[layer]!, this.left(from));
     const area = 2 * Math.PI * spec.radiusM * this.layerM;
     balance.set(from.t[o + n - 1]!, from.side[layer]!, this.sideInner, s, spec.permeability, wet);
-    let below = 0;
-    for (let i = 0; i < n; i += 1) {
-      const c = storage * volumes[i]!;
-      const out = i < n - 1 ? faces[i]! : area * balance.b;
-      const d = 1 / (c + below + out - (i > 0 ? below * up[i - 1]! : 0));
-      up[i] = out * d;
-      rhs[i] =
-        (c * from.t[o + i]! +
-          (i > 0 ? below * rhs[i - 1]! : 0) +
-          (i === n - 1 ? area * balance.a : 0)) *
-        d;
-      below = out;
+    const before = from.t;
+    const after = to.t;
+    const last = n - 1;
+    const { own, inner, up } = this.eliminated(dtS);
+    /* Elimination from the axis outwards; only the last shell asks what the surface does. */
+    let rhs = own[0]! * before[o]!;
+    rhss[0] = rhs;
+    for (let i = 1; i < last; i += 1) {
+      rhs = own[i]! * before[o + i]! + inner[i]! * rhs;
+      rhss[i] = rhs;
     }
-    to.t[o + n - 1] = rhs[n - 1]!;
-    for (let i = n - 2; i >= 0; i -= 1) to.t[o + i] = rhs[i]! + up[i]! * to.t[o + i + 1]!;
+    const c = storage * volumes[last]!;
+    const below = faces[last - 1]!;
+    const d = 1 / (c + area * balance.b + below * (1 - up[last - 1]!));
+    let t = (c * before[o + last]! + below * rhs + area * balance.a) * d;
+    after[o + last] = t;
+    for (let i = last - 1; i >= 0; i -= 1) {
+      t = rhss[i]! + up[i]! * t;
+      after[o + i] = t;
+    }
     const cell = to.t[o + n - 1]!;
     const surface = balance.surfaceC(cell);
     const m = balance.evaporation(surface);

@@ -21,16 +21,25 @@ const TABLE = Float64Array.from({ length: (TABLE_TO_C - TABLE_FROM_C) * PER_C + 
  * @param tempC °C
  * @source ASHRAE Handbook of Fundamentals (2017), ch. 1, eq. 5 and 6, through psychrolib
  */
-export function saturationPa(tempC: number): number {
-  const at = (Math.min(Math.max(tempC, TABLE_FROM_C), TABLE_TO_C) - TABLE_FROM_C) * PER_C;
-  const i = Math.floor(at);
-  return TABLE[i]! + (TABLE[i + 1]! - TABLE[i]!) * (at - i);
-}
+export const saturationPa = (tempC: number): number => saturationFrom(placeInTable(tempC));
 
 /** Slope of {@link saturationPa}, Pa/K. */
-export function saturationSlope(tempC: number): number {
-  const at = (Math.min(Math.max(tempC, TABLE_FROM_C), TABLE_TO_C - 1) - TABLE_FROM_C) * PER_C;
-  const i = Math.floor(at);
+export const saturationSlope = (tempC: number): number => slopeFrom(placeInTable(tempC));
+
+/** Place of a temperature in the table, kept inside it: looked up once for a pressure and its slope. */
+export function placeInTable(tempC: number): number {
+  if (tempC > TABLE_TO_C) return (TABLE_TO_C - TABLE_FROM_C) * PER_C;
+  return tempC > TABLE_FROM_C ? (tempC - TABLE_FROM_C) * PER_C : 0;
+}
+
+export function saturationFrom(place: number): number {
+  const i = Math.floor(place);
+  const low = TABLE[i]!;
+  return low + (TABLE[i + 1]! - low) * (place - i);
+}
+
+export function slopeFrom(place: number): number {
+  const i = Math.floor(place);
   return (TABLE[i + 1]! - TABLE[i]!) * PER_C;
 }
 

@@ -62,6 +62,9 @@ class Run {
   readonly marcher: Marcher;
   readonly samples: HeatSample[] = [];
   logs = 0;
+  private readonly before = { tS: 0, tempC: 0 };
+  private readonly now = { tS: 0, tempC: 0 };
+  private logsBefore = 0;
   private readonly around: Surroundings = { mediumC: 0, vapourPa: 0, hWm2K: 0, submerged: false };
 
   constructor(
@@ -96,6 +99,13 @@ class Run {
     });
   }
 
+  /** Logs up to now, from those before the present step. */
+  private countLogs(): void {
+    this.now.tS = this.marcher.tS;
+    this.now.tempC = this.body.coreC;
+    this.logs = this.logsBefore + pieceLogs(this.model, this.before, this.now);
+  }
+
   /** Runs one stage to its end; samples it on the way. */
   stage(index: number, stage: HeatStage, startAirC: number): { reason: EndReason; airC: number } {
     const { marcher, body } = this;
@@ -113,18 +123,15 @@ class Run {
     let reason = end.reason(this.stand(startS));
     while (reason === null) {
       const dueS = (Math.floor(marcher.tS / this.everyS + 1e-9) + 1) * this.everyS;
-      const before = { tS: marcher.tS, tempC: body.coreC };
-      const logsBefore = this.logs;
-      const count = () => {
-        const now = { tS: marcher.tS, tempC: body.coreC };
-        this.logs = logsBefore + pieceLogs(this.model, before, now);
-      };
+      this.before.tS = marcher.tS;
+      this.before.tempC = body.coreC;
+      this.logsBefore = this.logs;
       const mostS = Math.min(dueS, startS + end.latestS) - marcher.tS;
       const dtS = marcher.step(medium, mostS);
-      count();
+      this.countLogs();
       reason = end.reason(this.stand(startS));
       if (reason !== null && reason !== 'time' && reason !== 'max') {
-        this.findEnd(medium, dtS, count, () => end.reason(this.stand(startS)) !== null);
+        this.findEnd(medium, dtS, () => end.reason(this.stand(startS)) !== null);
         reason = end.reason(this.stand(startS));
       }
       if (reason !== null || dueS - marcher.tS < 1e-6) this.sample(index, mediumC());
@@ -136,7 +143,6 @@ class Run {
   private findEnd(
     medium: (tS: number, out: Surroundings) => void,
     dtS: number,
-    count: () => void,
     over: () => boolean,
   ): void {
     this.marcher.undo(dtS);
@@ -145,14 +151,14 @@ class Run {
     while (high - low > SURE_S) {
       const middle = (low + high) / 2;
       this.marcher.take(medium, middle);
-      count();
+      this.countLogs();
       const ended = over();
       this.marcher.undo(middle);
       if (ended) high = middle;
       else low = middle;
     }
     this.marcher.take(medium, high);
-    count();
+    this.countLogs();
   }
 }
 

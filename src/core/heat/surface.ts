@@ -1,4 +1,4 @@
-import { SEA_LEVEL_PA, saturationPa, saturationSlope } from './psychrometrics';
+import { SEA_LEVEL_PA, placeInTable, saturationFrom, slopeFrom } from './psychrometrics';
 
 /** What surrounds a product at one moment. */
 export type Surroundings = {
@@ -29,8 +29,10 @@ const DRY_HALF_KG_M2 = 0.45;
  * @param deficitKgM2 water that it has lost and not drawn from inside
  * @param left share of the product's water that is still there
  */
-export const wetnessOf = (wetness: number, deficitKgM2: number, left: number) =>
-  (wetness * left * left) / (1 + (deficitKgM2 / DRY_HALF_KG_M2) ** 2);
+export function wetnessOf(wetness: number, deficitKgM2: number, left: number): number {
+  const dry = deficitKgM2 / DRY_HALF_KG_M2;
+  return (wetness * left * left) / (1 + dry * dry);
+}
 
 /** Wetness at which a hand calls a surface dry and tacky. Model default. */
 export const TACKY_WETNESS = 0.8;
@@ -80,11 +82,12 @@ export class SurfaceBalance {
     this.m = 0;
     this.mSlope = 0;
     if (s.submerged || permeability === 0) return;
-    const drivePa = saturationPa(surfaceC) - s.vapourPa;
+    const place = placeInTable(surfaceC);
+    const drivePa = saturationFrom(place) - s.vapourPa;
     const open = permeability * (drivePa > 0 ? wet : 1) * PER_FILM * s.hWm2K;
     const latent = latentJKg(surfaceC);
     this.m = open * drivePa;
-    this.mSlope = open * saturationSlope(surfaceC);
+    this.mSlope = open * slopeFrom(place);
     this.q -= latent * this.m;
     this.g += latent * this.mSlope;
   }

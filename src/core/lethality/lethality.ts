@@ -19,7 +19,9 @@ export const SALMONELLA: LethalityModel = { tRefC: 60, dRefMin: 1.85, zC: 5.56, 
 
 /** Logs gained on one straight piece of a core log; see {@link lethality}. */
 export function pieceLogs(model: LethalityModel, a: Reading, b: Reading): number {
-  const piece = aboveFloor(a, b, model.creditFromC ?? -Infinity);
+  const floorC = model.creditFromC ?? -Infinity;
+  if (a.tempC < floorC && b.tempC < floorC) return 0;
+  const piece = aboveFloor(a, b, floorC);
   return piece ? pieceS(piece[0], piece[1], model.tRefC, model.zC) / 60 / model.dRefMin : 0;
 }
 

@@ -37,10 +37,13 @@ async function take(db: Db, payload: Buffer): Promise<void> {
 /**
  * Joins the broker that JOLLY_MQTT_URL names, if it names one: takes reports of devices, and writes what
  * each house is to do, retained, whenever a batch changes. The client reconnects by itself.
+ * @returns leaves the broker; null when there is none
  */
-export function startMqtt(db: Db): void {
-  const url = process.env.JOLLY_MQTT_URL;
-  if (!url) return;
+export function startMqtt(
+  db: Db,
+  url: string | undefined = process.env.JOLLY_MQTT_URL,
+): (() => Promise<void>) | null {
+  if (!url) return null;
   const client = mqtt.connect(url, { reconnectPeriod: 2000 });
   let troubled = false;
   client.on('error', (error) => {
@@ -68,7 +71,12 @@ export function startMqtt(db: Db): void {
   client.on('message', (_topic, payload) => {
     take(db, payload).catch((error: Error) => console.warn(`broker: ${error.message}`));
   });
-  changeFeed().subscribe((change) => {
+  const leave = changeFeed().subscribe((change) => {
     if (change.topic === 'batch') soon();
   });
+  return async () => {
+    leave();
+    if (waiting) clearTimeout(waiting);
+    await client.endAsync();
+  };
 }

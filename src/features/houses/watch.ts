@@ -39,16 +39,16 @@ function alarmEntries(m: Member, nowS: number): NewEntry[] {
  * The next stage of a load whose house may act by itself: when every batch that hangs in it has what the
  * stage waited for, nobody paused it, and the next stage is in the same house.
  */
-function advance(members: readonly Member[], nowS: number): [Dossier, NewEntry][] {
+function advance(members: readonly Member[], nowS: number): [Dossier, NewEntry[]][] {
   const there = hanging(members);
   if (there.length === 0 || !there.every((m) => m.progress?.over && !m.progress.paused)) return [];
-  return there.flatMap((m): [Dossier, NewEntry][] => {
+  return there.flatMap((m): [Dossier, NewEntry[]][] => {
     const run = m.dossier.case.state.run!;
     const stageIndex = run.stages.at(-1)!.index + 1;
     const next = run.program[stageIndex];
     if (!next || placeOf(next) !== 'house') return [];
     const reason = 'its end was met: the house went on by itself';
-    return [[m.dossier, entryOf({ kind: 'stage_started', stageIndex, reason }, nowS)]];
+    return [[m.dossier, [entryOf({ kind: 'stage_started', stageIndex, reason }, nowS)]]];
   });
 }
 
@@ -85,28 +85,29 @@ async function learn(db: Db, d: Dossier): Promise<void> {
  * Looks at every load once: records alarms that came or went, lets houses go on that may, and keeps what
  * finished runs have taught. One process at a time.
  */
-export async function watchHouses(db: Db): Promise<void> {
+export async function watchHouses(db: Db, nowS = clock()): Promise<void> {
   await db.connection().execute(async (held) => {
     const lock = await sql<{
       ok: boolean;
     }>`select pg_try_advisory_lock(${HOUSE_LOCK}) as ok`.execute(held);
     if (!lock.rows[0]?.ok) return;
     try {
-      await lookOnce(db);
+      await lookOnce(db, nowS);
     } finally {
       await sql`select pg_advisory_unlock(${HOUSE_LOCK})`.execute(held);
     }
   });
 }
 
-async function lookOnce(db: Db): Promise<void> {
-  const nowS = clock();
+async function lookOnce(db: Db, nowS: number): Promise<void> {
   const open = await loadOpenDossiers(db, nowS);
   for (const house of await listHouses(db)) {
     const members = await loadOf(db, open, house.id, nowS);
-    for (const m of members) await append(db, m.dossier, alarmEntries(m, nowS), nowS);
-    if (house.autoAdvance)
-      for (const [d, entry] of advance(members, nowS)) await append(db, d, [entry], nowS);
+    const onward = house.autoAdvance ? advance(members, nowS) : [];
+    for (const m of members) {
+      const next = onward.find(([d]) => d === m.dossier)?.[1] ?? [];
+      await append(db, m.dossier, [...alarmEntries(m, nowS), ...next], nowS);
+    }
     for (const m of members) await learn(db, m.dossier);
   }
 }

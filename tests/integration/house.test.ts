@@ -1,0 +1,376 @@
+import { randomUUID } from 'node:crypto';
+import { spawn, type ChildProcess } from 'node:child_process';
+import mqtt from 'mqtt';
+import { sql } from 'kysely';
+import type { Person } from '@/features/accounts/identify';
+import { loadDossier, loadOpenDossiers, type Dossier } from '@/features/batches/case';
+import { postedEntrySchema, type PostedBody } from '@/features/batches/contract';
+import { postEntry, startBatch } from '@/features/batches/service';
+import { signBatch } from '@/features/batches/sign';
+import { afterRun } from '@/features/houses/after';
+import { houseForDevice } from '@/features/houses/device-view';
+import { housePrior, rememberFit } from '@/features/houses/fits';
+import { forecastOf } from '@/features/houses/forecast-cache';
+import { hanging, loadOf } from '@/features/houses/load';
+import { watchHouses } from '@/features/houses/watch';
+import { latestPrograms, versionsOfProgram } from '@/features/programs/repository';
+import { saveProgram } from '@/features/programs/service';
+import { loadCalibrations, recordCalibration } from '@/features/readings/calibrations';
+import {
+  MQTT_READINGS,
+  clockOff,
+  houseProgramSchema,
+  mqttProgram,
+} from '@/features/readings/contract';
+import { houseChannels, storeReadings } from '@/features/readings/repository';
+import { runCsv, runJson } from '@/features/records/run-export';
+import { verifyLogbook } from '@/features/records/verify';
+import { makeAuth } from '@/platform/auth';
+import { makeDb, makePool, type Db } from '@/platform/db/client';
+import { migrateToLatest } from '@/platform/db/migrate';
+import { seedRules } from '@/features/settings/service';
+import { loadDemo, type DemoDevice } from '../../scripts/demo/load';
+import { DEMO_PROGRAMS } from '../../scripts/demo/programs';
+import { freshDatabase, type TestDb } from '../support/database';
+import { person } from '../support/people';
+
+jest.mock('@/features/accounts/identify', () => ({}));
+
+const nowS = () => Date.now() / 1000;
+const ines = person('ines', 'operator');
+let t: TestDb;
+let demo: Db;
+let devices: DemoDevice[];
+
+beforeAll(async () => {
+  t = await freshDatabase();
+  await sql`drop schema public cascade`.execute(t.db);
+  await sql`create schema public`.execute(t.db);
+  const pool = makePool(t.url, 4);
+  demo = makeDb(pool);
+  await migrateToLatest(demo);
+  await seedRules(demo);
+  devices = await loadDemo(demo, makeAuth(pool, 'x'.repeat(40)), nowS());
+});
+afterAll(async () => {
+  await demo.destroy();
+  await t.drop();
+});
+
+const big = async () => loadOf(demo, await loadOpenDossiers(demo, nowS()), 'big', nowS());
+const again = async (d: Dossier) => (await loadDossier(demo, d.head.id, nowS()))!;
+const post = (batchId: string, body: PostedBody, who: Person = ines) =>
+  postEntry(
+    demo,
+    who,
+    batchId,
+    postedEntrySchema.parse({ id: randomUUID(), happenedAt: new Date().toISOString(), body }),
+  );
+
+test('two batches hang in one load; the thin one is forecast to come out first, from its own readings', async () => {
+  const members = await big();
+  expect(members.map((m) => m.dossier.head.recipe.name)).toEqual([
+    'Duck and sorrel link',
+    'Juniper boar ring',
+  ]);
+  expect(hanging(members)).toHaveLength(2);
+  for (const m of members) {
+    const f = m.forecast!;
+    expect(f.basis.madeFrom).toBe('fitted');
+    expect(f.basis.missC!).toBeLessThan(0.6);
+    expect(f.done!.p10!).toBeLessThanOrEqual(f.done!.p50!);
+    expect(f.cold.p50!).toBeGreaterThan(f.done!.p50!);
+    expect(f.readyS!).toBeGreaterThan(f.cold.p50!);
+    /* The demo's houses blow harder than a usual one: the fit has to find that out. */
+    expect(f.basis.factors.h).toBeGreaterThan(1.05);
+    expect(await forecastOf(demo, m.dossier)).toBe(f);
+  }
+});
+
+test('a device is told the set points and what each probe is in', async () => {
+  const program = houseProgramSchema.parse(await houseForDevice(demo, 'big', nowS()));
+  expect(program).toMatchObject({ medium: 'air', setC: 68, smoke: true });
+  const piece = (key: string) => program.channels.find((c) => c.key === key)!.piece;
+  expect(piece('core-1')).toMatchObject({ diameterMm: 56, thickest: true, inHouse: true });
+  expect(piece('core-3')).toMatchObject({ diameterMm: 24, thickest: true });
+  expect(piece('air')).toBeNull();
+});
+
+test('a probe that slid out raises an alarm in the record, which is seen by name and cleared again', async () => {
+  const [, ring] = await big();
+  const d = ring!.dossier;
+  const channels = await houseChannels(demo, 'big');
+  const core = channels.find((c) => c.key === 'core-1')!.id;
+  const air = channels.find((c) => c.key === 'air')!.id;
+  const lastAir = d.case.series[air]!.at(-1)!.tempC;
+  const lastCore = d.case.series[core]!.at(-1)!.tempC;
+  const rows = (secondsAgo: number, tempC: number) => [
+    { channelId: core, atMs: Date.now() - secondsAgo * 1000, tempC },
+    { channelId: air, atMs: Date.now() - secondsAgo * 1000, tempC: lastAir },
+  ];
+  await storeReadings(demo, [
+    ...rows(25, lastCore),
+    ...rows(20, lastAir),
+    ...rows(15, lastAir + 0.1),
+  ]);
+  await watchHouses(demo);
+  const raised = (await again(d)).case.state.alarms.find((a) => a.alarm === 'probe_slid_out')!;
+  expect(raised).toMatchObject({ key: 'probe_slid_out:1', clearedS: null, acknowledged: null });
+  await watchHouses(demo);
+  expect(
+    (await again(d)).case.state.alarms.filter((a) => a.alarm === 'probe_slid_out'),
+  ).toHaveLength(1);
+  expect(await post(d.head.id, { kind: 'alarm_acknowledged', key: raised.key })).toMatchObject({
+    ok: true,
+  });
+  expect(await post(d.head.id, { kind: 'alarm_acknowledged', key: 'none:9' })).toMatchObject({
+    ok: false,
+    code: 'unknown_alarm',
+  });
+  const seen = (await again(d)).case.state.alarms.find((a) => a.key === raised.key)!;
+  expect(seen.acknowledged!.by.name).toBe(ines.name);
+  await storeReadings(demo, [
+    ...rows(10, lastCore),
+    ...rows(5, lastCore + 0.05),
+    ...rows(0, lastCore),
+  ]);
+  await watchHouses(demo);
+  const over = (await again(d)).case.state.alarms.find((a) => a.key === raised.key)!;
+  expect(over.clearedS).not.toBeNull();
+  const evidence = (await again(d)).verdict.checks.find((k) => k.code === 'probe_evidence')!;
+  expect(evidence.figures.map((f) => f.name)).toContain('reads_air');
+});
+
+test('pause, extend and go on: who and why stand in the record; a stage that is not there is refused', async () => {
+  const [, ring] = await big();
+  const id = ring!.dossier.head.id;
+  expect(await post(id, { kind: 'run_paused', reason: 'power cut' })).toMatchObject({ ok: true });
+  expect(await post(id, { kind: 'run_paused', reason: 'again' })).toMatchObject({
+    code: 'already_paused',
+  });
+  expect(await post(id, { kind: 'run_resumed' })).toMatchObject({ ok: true });
+  expect(await post(id, { kind: 'run_resumed' })).toMatchObject({ code: 'not_paused' });
+  expect(
+    await post(id, { kind: 'stage_extended', stageIndex: 1, byS: 900, reason: 'cold morning' }),
+  ).toMatchObject({ ok: true });
+  expect(
+    await post(id, { kind: 'stage_extended', stageIndex: 0, byS: 900, reason: 'too late' }),
+  ).toMatchObject({ code: 'not_this_stage' });
+  expect(await post(id, { kind: 'event_logged', event: 'wood_added' })).toMatchObject({ ok: true });
+  expect(await post(id, { kind: 'stage_started', stageIndex: 40 })).toMatchObject({
+    code: 'unknown_stage',
+  });
+  const { run } = (await again(ring!.dossier)).case.state;
+  expect(run!.extended[0]).toMatchObject({
+    byS: 900,
+    reason: 'cold morning',
+    by: { name: ines.name },
+  });
+  expect(run!.pauses[0]).toMatchObject({ reason: 'power cut' });
+  expect(run!.events[0]).toMatchObject({ event: 'wood_added' });
+});
+
+test('the thin batch leaves the load for a bath of its own; the rest goes on, and the house tells the device', async () => {
+  const [duck] = await big();
+  const id = duck!.dossier.head.id;
+  const stage = {
+    id: 'bath',
+    name: 'Water bath',
+    kind: 'bath' as const,
+    place: 'water_bath' as const,
+    airC: 76,
+    smoke: false,
+    plannedS: 1800,
+    ends: { join: 'any' as const, coreC: 74 },
+  };
+  expect(await post(id, { kind: 'moved', stage, reason: 'done smoking' })).toMatchObject({
+    ok: true,
+  });
+  const members = await big();
+  expect(hanging(members).map((m) => m.dossier.head.recipe.name)).toEqual(['Juniper boar ring']);
+  expect(await post(id, { kind: 'stage_started', stageIndex: 2 })).toMatchObject({
+    code: 'already_moved',
+  });
+  const program = await houseForDevice(demo, 'big', nowS());
+  expect(program.channels.find((c) => c.key === 'core-3')!.piece).toMatchObject({
+    inHouse: false,
+    medium: 'water',
+    setC: 76,
+  });
+  expect(program.channels.find((c) => c.key === 'core-1')!.piece).toMatchObject({ inHouse: true });
+});
+
+test('a house that may goes on by itself once every batch in it has what the stage waited for', async () => {
+  await demo.updateTable('house').set({ autoAdvance: true }).where('id', '=', 'big').execute();
+  await watchHouses(demo);
+  const before = hanging(await big())[0]!;
+  expect(before.dossier.case.state.run!.stages.at(-1)!.index).toBe(1);
+  await watchHouses(demo, nowS() + 2 * 3600);
+  const stages = (await again(before.dossier)).case.state.run!.stages;
+  expect(stages.at(-1)).toMatchObject({ index: 2, by: { name: 'Jolly Kettle' } });
+  await demo.updateTable('house').set({ autoAdvance: false }).where('id', '=', 'big').execute();
+});
+
+test('a pulled run teaches its house once, and the next forecast begins from it', async () => {
+  await watchHouses(demo);
+  const prior = await housePrior(demo, 'little');
+  expect(prior).toMatchObject({ runs: 1 });
+  expect(prior!.h).toBeGreaterThan(1);
+  const [row] = await demo.selectFrom('houseFit').selectAll().execute();
+  await rememberFit(demo, { ...row!, filmFactor: 5 });
+  expect((await housePrior(demo, 'little'))!.h).toBe(prior!.h);
+  expect(await housePrior(demo, 'nowhere')).toBeUndefined();
+});
+
+test('a run looked back at: stages, forecasts of then, loss, earlier runs; and taken along as CSV and JSON', async () => {
+  const closed = await demo
+    .selectFrom('batch')
+    .select('id')
+    .where('closedAt', 'is not', null)
+    .orderBy('startedAt', 'desc')
+    .executeTakeFirstOrThrow();
+  const d = (await loadDossier(demo, closed.id, nowS()))!;
+  const after = (await afterRun(demo, d, nowS()))!;
+  expect(after.stages.map((s) => s.name)).toEqual(d.head.recipe.program.map((s) => s.name));
+  expect(after.lookBacks.length).toBeGreaterThan(1);
+  const late = after.lookBacks.at(-1)!;
+  expect(Math.abs(late.ahead.p50! - after.pulledS!)).toBeLessThan(20 * 60);
+  expect(after.overlays.length).toBeGreaterThan(1);
+  expect(1 - after.packedG! / after.stuffedG!).toBeGreaterThan(0.05);
+  const json = (await runJson(demo, d))!;
+  expect(json).toMatchObject({ format: 'jolly-kettle/run/1', batch: d.head.code });
+  expect(json.channels.map((c) => c.what)).toEqual(['core', 'core', 'air', 'wet_bulb']);
+  const csv = (await runCsv(demo, d))!.split('\r\n');
+  expect(csv[0]).toBe('at,stage,probe,what,temp_c');
+  expect(csv.length).toBe(1 + json.channels.reduce((n, c) => n + c.readings.length, 0));
+  const cured = (await loadOpenDossiers(demo, nowS())).find(
+    (x) => x.case.state.phase === 'cure_hold',
+  )!;
+  expect(await afterRun(demo, cured, nowS())).toBeNull();
+  expect(await runJson(demo, cured)).toBeNull();
+});
+
+test('programs are versions: the second of two editors is told, names are their own', async () => {
+  const all = await latestPrograms(demo);
+  expect(all.map((p) => p.name)).toEqual(DEMO_PROGRAMS.map((p) => p.name).sort());
+  const plain = all[0]!;
+  const input = {
+    programId: plain.programId,
+    basedOn: 1,
+    name: plain.name,
+    reason: 'hotter',
+    stages: plain.content,
+  };
+  expect(await saveProgram(demo, input, 'Tomas')).toMatchObject({ ok: true, data: { number: 2 } });
+  expect(await saveProgram(demo, input, 'Maud')).toEqual({ ok: false, code: 'edited_meanwhile' });
+  expect(await saveProgram(demo, { ...input, programId: undefined, basedOn: 0 }, 'Maud')).toEqual({
+    ok: false,
+    code: 'name_taken',
+  });
+  expect(
+    await saveProgram(demo, { ...input, programId: randomUUID(), name: 'New', basedOn: 0 }, 'Maud'),
+  ).toEqual({ ok: false, code: 'no_such_program' });
+  expect((await versionsOfProgram(demo, plain.programId)).map((v) => v.number)).toEqual([2, 1]);
+  await expect(sql`update program_version set reason = 'x'`.execute(demo)).rejects.toThrow(
+    /append-only/,
+  );
+});
+
+test('a check of a probe is kept with its offset; a bad probe is not recorded as good', async () => {
+  const [channel] = await houseChannels(demo, 'little');
+  const input = { channelId: channel!.id, iceC: 0.5, altitudeM: 180 };
+  expect(await recordCalibration(demo, input, 'Ines', nowS())).toMatchObject({
+    ok: true,
+    offsetC: 0.5,
+  });
+  expect(await recordCalibration(demo, { ...input, iceC: 4 }, 'Ines', nowS())).toMatchObject({
+    ok: false,
+  });
+  const kept = (await loadCalibrations(demo, [channel!.id]))[channel!.id]!;
+  expect(kept.map((c) => c.offsetC)).toEqual([0.1, 0.5]);
+});
+
+test('a practice batch is judged like any other and can never be signed', async () => {
+  const version = (await loadOpenDossiers(demo, nowS()))[0]!.head.recipeVersionId;
+  const id = randomUUID();
+  const input = {
+    id,
+    recipeVersionId: version,
+    meatG: 10_000,
+    readyBy: new Date(Date.now() + 2 * 86_400_000).toISOString(),
+    startedAt: new Date().toISOString(),
+    practice: true,
+  };
+  expect(await startBatch(demo, ines, input)).toMatchObject({ ok: true });
+  expect((await loadDossier(demo, id, nowS()))!.case.state.practice).toBe(true);
+  const lead = person('lead', 'release_lead');
+  expect(await signBatch(demo, lead, id, randomUUID())).toMatchObject({ ok: false });
+});
+
+test('a clock that is wrong is told: by how much, and only when it matters', () => {
+  const at = Date.parse('2026-11-23T12:00:00Z') / 1000;
+  expect(clockOff('2026-11-23T12:02:00Z', at)).toBeNull();
+  expect(clockOff(undefined, at)).toBeNull();
+  expect(clockOff('2026-11-23T11:00:00Z', at)).toBe(-3600);
+});
+
+describe('over a broker', () => {
+  const port = 20_000 + Math.floor(Math.random() * 20_000);
+  const url = `mqtt://127.0.0.1:${port}`;
+  let broker: ChildProcess;
+  beforeAll(() => {
+    broker = spawn('node_modules/.bin/tsx', ['src/devices/broker/main.ts'], {
+      env: { ...process.env, JOLLY_BROKER_PORT: String(port) },
+      stdio: 'ignore',
+    });
+  });
+  afterAll(() => void broker.kill());
+
+  test('set points come retained, reports are stored, one with a wrong token is not', async () => {
+    process.env.DATABASE_URL = t.url;
+    const { startMqtt } = await import('@/features/houses/mqtt');
+    const stop = startMqtt(demo, url)!;
+    const client = mqtt.connect(url, { reconnectPeriod: 200 });
+    await new Promise((resolve) => client.once('connect', resolve));
+    const told = new Promise<string>((resolve) =>
+      client.on('message', (_topic, payload) => resolve(payload.toString('utf8'))),
+    );
+    await client.subscribeAsync(mqttProgram('little'));
+    expect(houseProgramSchema.parse(JSON.parse(await told)).houseId).toBe('little');
+    const device = devices.find((d) => d.houseId === 'little')!;
+    const at = new Date(Date.now() - 1500).toISOString();
+    const report = (token: string, tempC: number) =>
+      client.publishAsync(
+        MQTT_READINGS,
+        JSON.stringify({
+          token,
+          sentAt: new Date().toISOString(),
+          readings: [{ channel: 'air', at, tempC }],
+        }),
+        { qos: 1 },
+      );
+    const warn = jest.spyOn(console, 'warn').mockImplementation(() => undefined);
+    await report('nobody', 99);
+    await client.publishAsync(MQTT_READINGS, 'no json', { qos: 1 });
+    await report(device.token, 41.5);
+    const air = (await houseChannels(demo, 'little')).find((c) => c.what === 'air')!.id;
+    const stored = async () =>
+      (
+        await sql<{
+          tempC: number;
+        }>`select temp_c from reading where channel_id = ${air} and at = ${at}::timestamptz`.execute(
+          demo,
+        )
+      ).rows;
+    for (let i = 0; i < 50 && (await stored()).length === 0; i += 1)
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    expect(await stored()).toEqual([{ tempC: 41.5 }]);
+    expect(warn).toHaveBeenCalledTimes(2);
+    warn.mockRestore();
+    await client.endAsync();
+    await stop();
+  });
+});
+
+test('after all this the logbook still proves itself', async () =>
+  expect((await verifyLogbook(demo)).problems).toEqual([]));
