@@ -17,6 +17,7 @@ import { addDevice, addHouse, seedRules } from '../src/features/settings/service
 import { makeDb, makePool } from '../src/platform/db/client';
 import { migrateToLatest } from '../src/platform/db/migrate';
 import { benchBlend, benchFigures } from './bench-formula';
+import { benchOpenChart } from './bench-chart';
 import { benchRefit, benchSimulation, benchThin } from './bench-house';
 import { DEMO_RECIPES } from './demo/recipes';
 import { buildIfNeeded } from './lib/build';
@@ -227,6 +228,7 @@ export async function bench(): Promise<void> {
     await ensureDatabase(server.url, name);
     const url = server.url.replace(/\/[^/]*$/, `/${name}`);
     await benchIngest(url);
+    say('chart-24h-6x1s', await benchOpenChart(url, RULES));
     await benchFloor(url);
     const client = new pg.Client({ connectionString: server.url });
     await client.connect();

@@ -21,6 +21,7 @@ export class App {
       ...process.env,
       DATABASE_URL: this.databaseUrl,
       BETTER_AUTH_SECRET: SECRET,
+      JOLLY_WATCH_MS: '3000',
       NODE_ENV: 'production',
     };
     this.child = spawn(

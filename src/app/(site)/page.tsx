@@ -5,6 +5,8 @@ import { loadOpenDossiers, type Dossier } from '@/features/batches/case';
 import { nextStep } from '@/features/batches/next-step';
 import { closedBatches } from '@/features/batches/repository';
 import { BatchCard } from '@/features/batches/ui/BatchCard';
+import { memberOf, type Member } from '@/features/houses/load';
+import { AlarmStrip } from '@/features/houses/ui/AlarmStrip';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
@@ -20,6 +22,10 @@ export default async function FloorPage() {
   const open = await loadOpenDossiers(db(), now);
   const held = open.filter(isHeld);
   const running = open.filter((d) => !isHeld(d)).sort((a, b) => dueOf(a) - dueOf(b));
+  const members: Member[] = [];
+  for (const d of open)
+    if (d.case.state.phase === 'in_house' || d.case.state.phase === 'chilling')
+      members.push(await memberOf(db(), d, now));
   const finished = await closedBatches(db(), '', 4);
   const work = may(person.role, 'work_batches');
   const cards = (list: Dossier[]) => (
@@ -39,6 +45,7 @@ export default async function FloorPage() {
           </Link>
         )}
       </div>
+      {members.length > 0 && <AlarmStrip members={members} />}
       <section aria-label="Batches: on hold first, then by what is due next">
         {cards([...held, ...running])}
       </section>

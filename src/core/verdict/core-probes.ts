@@ -1,6 +1,6 @@
 import type { Reading } from '../lethality/reading';
 import { evidenceOf, type Evidence, type ProbePhase, type ProbeSource } from '../probes/evidence';
-import { stageAt } from '../house/run-stage';
+import { runStages } from '../house/run-stage';
 import type { Case } from './check';
 
 export type CoreLog = {
@@ -12,21 +12,41 @@ export type CoreLog = {
   evidence: Evidence;
 };
 
-const within = (readings: readonly Reading[], fromS: number, toS: number) =>
-  readings.filter((r) => r.tS >= fromS && r.tS <= toS);
+/** First index whose time is not before (or, with `after`, later than) tS; readings are in time order. */
+function firstFrom(readings: readonly Reading[], tS: number, after: boolean): number {
+  let low = 0;
+  let high = readings.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    const t = readings[middle]!.tS;
+    if (after ? t <= tS : t < tS) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/** Readings of a log in time order between two times, both included. */
+export const within = (readings: readonly Reading[], fromS: number, toS: number): Reading[] =>
+  readings.slice(firstFrom(readings, fromS, false), firstFrom(readings, toS, true));
 
 /** Air of the house while the batch was in it, not while it lay in water. */
 function airAround(c: Case, fromS: number, toS: number): Reading[] {
+  const stages = runStages(c.state);
+  const endS = c.state.run?.pulledS ?? Infinity;
+  const inAir = stages.flatMap((s, i) =>
+    s.medium === 'air' ? [{ fromS: s.startS, toS: stages[i + 1]?.startS ?? endS }] : [],
+  );
   return c.state.probes
     .filter((p) => p.what === 'air')
     .flatMap((p) =>
-      within(
-        c.series[p.channelId] ?? [],
-        Math.max(fromS, p.fromS),
-        Math.min(toS, p.toS ?? Infinity),
+      inAir.flatMap((s) =>
+        within(
+          c.series[p.channelId] ?? [],
+          Math.max(fromS, p.fromS, s.fromS),
+          Math.min(toS, p.toS ?? Infinity, s.toS),
+        ),
       ),
     )
-    .filter((r) => stageAt(c.state, r.tS)?.medium === 'air')
     .sort((a, b) => a.tS - b.tS);
 }
 
@@ -36,8 +56,20 @@ const neighboursOf = (c: Case, channelId: number | null, thickest: boolean) =>
     .filter((p) => p.what === 'core' && p.thickest === thickest && p.channelId !== channelId)
     .map((p) => within(c.series[p.channelId] ?? [], p.fromS, p.toS ?? Infinity));
 
+/** Logs that were worked out for a case: every check asks for the same ones, and a case never changes. */
+const worked = new WeakMap<Case, Map<string, CoreLog[]>>();
+
 /** Every core log of the batch between two times, with what of it is credited. */
 export function coreLogs(c: Case, fromS: number, toS: number, phase: ProbePhase): CoreLog[] {
+  const known = worked.get(c) ?? new Map<string, CoreLog[]>();
+  worked.set(c, known);
+  const key = `${fromS}:${toS}:${phase}`;
+  const logs = known.get(key) ?? workOut(c, fromS, toS, phase);
+  known.set(key, logs);
+  return logs;
+}
+
+function workOut(c: Case, fromS: number, toS: number, phase: ProbePhase): CoreLog[] {
   const rule = c.rules.probe_evidence.body;
   const make = (
     channelId: number | null,

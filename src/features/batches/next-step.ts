@@ -1,16 +1,19 @@
-import { CURE_LINE, phReachedS, requiredHoldS, type Case } from '@/core';
+import { CURE_LINE, phReachedS, requiredHoldS, runStages, type Case } from '@/core';
 import { liveCooling, liveHeat } from './live';
 
 /** What the operator does next with a batch; the interface has the words. `dueS` is on the clock. */
 export type NextStep = { code: string; dueS: number | null; detail?: string; toC?: number };
 
 function dueInHouse(c: Case): NextStep {
-  const at = c.state.run!.stages.at(-1)!;
-  const stage = c.recipe.program[at.index];
-  const last = at.index >= c.recipe.program.length - 1;
-  const dueS = at.startS + (stage?.plannedS ?? 0);
-  if (stage?.kind === 'ferment' && phReachedS(c) === null) return { code: 'ferment', dueS };
-  if (!last) return { code: 'next_stage', dueS, detail: c.recipe.program[at.index + 1]!.name };
+  const run = c.state.run!;
+  const at = runStages(c.state).at(-1)!;
+  const last = at.index === null || at.index >= run.program.length - 1;
+  const longerS = run.extended
+    .filter((x) => x.index === at.index)
+    .reduce((sum, x) => sum + x.byS, 0);
+  const dueS = at.startS + at.stage.plannedS + longerS;
+  if (at.stage.kind === 'ferment' && phReachedS(c) === null) return { code: 'ferment', dueS };
+  if (!last) return { code: 'next_stage', dueS, detail: run.program[at.index! + 1]!.name };
   const heat = liveHeat(c);
   if (heat?.pass) return { code: 'pull', dueS: c.nowS };
   const needed = heat?.neededS;

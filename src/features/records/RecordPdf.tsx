@@ -133,7 +133,9 @@ function RecordDocument({ d, site, show, headHash, madeS }: Props) {
           .map((e) => (
             <View key={e.id} style={s.row} wrap={false}>
               <Text style={{ width: 70 }}>{show.clock(e.happenedS)}</Text>
-              <Text style={{ flex: 1 }}>{entryWords(e.body, d.head.recipe, show)}</Text>
+              <Text style={{ flex: 1 }}>
+                {entryWords(e.body, d.head.recipe, show, d.case.state.run?.program)}
+              </Text>
               <Text style={{ width: 110, textAlign: 'right' }}>
                 {e.by.name} · no. {e.seq}
               </Text>

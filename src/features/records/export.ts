@@ -56,7 +56,7 @@ export function recordCsv(d: Dossier): string {
       recorded_at: iso(e.recordedS),
       by: plainCell(e.by.name),
       kind: e.body.kind,
-      text: plainCell(entryWords(e.body, d.head.recipe, show)),
+      text: plainCell(entryWords(e.body, d.head.recipe, show, d.case.state.run?.program)),
       counts: e.body.kind === 'corrected' || corrected.has(e.id) ? 'yes' : 'no',
     });
   }

@@ -70,6 +70,7 @@ export function BatchCard({
         <span className="small">{head.code}</span>
       </div>
       <p className="text-soft">
+        {c.state.practice ? 'PRACTICE · ' : ''}
         {PHASE_WORDS[c.state.phase]} · {show.mass(c.state.meatG ?? c.state.plannedMeatG)}
       </p>
       <Figures dossier={dossier} show={show} />

@@ -8,16 +8,18 @@ export function RunSteps({ c, show, nowS }: { c: Case; show: Show; nowS: number 
   const { recipe, state } = c;
   const run = state.run!;
   const at = run.stages.at(-1)!.index;
-  const next = recipe.program[at + 1];
+  const moved = run.moves.at(-1);
+  const next = moved ? undefined : run.program[at + 1];
   const chillNow = state.chill.at(-1)?.medium;
   const media = recipe.process.chill.map((p) => p.medium).filter((m) => m !== chillNow);
   return (
     <section className="sheet space-y-3" aria-label="Program">
       <h2 className="text-lg font-semibold">Program</h2>
       <ol>
-        {recipe.program.map((s, i) => {
-          const started = run.stages.find((x) => x.index === i);
-          const here = i === at && run.pulledS === null;
+        {[...run.program, ...run.moves.map((m) => m.stage)].map((s, i) => {
+          const own = run.moves[i - run.program.length];
+          const started = own ?? run.stages.find((x) => x.index === i);
+          const here = run.pulledS === null && (moved ? own === moved : i === at);
           return (
             <li
               key={s.id}
@@ -36,9 +38,9 @@ export function RunSteps({ c, show, nowS }: { c: Case; show: Show; nowS: number 
                 air {show.temp(s.airC)}
                 {s.rh === undefined ? '' : `, ${show.number(s.rh * 100, 0)} % RH`}
                 {s.smoke ? ', smoke' : ''}
-                {s.endCoreC === undefined
+                {(s.ends?.coreC ?? s.endCoreC) === undefined
                   ? `, ${show.duration(s.plannedS)}`
-                  : `, until core ${show.temp(s.endCoreC)}`}
+                  : `, until core ${show.temp((s.ends?.coreC ?? s.endCoreC)!)}`}
               </span>
               <span className="ml-auto">
                 {started ? show.clock(started.startS) : ''}

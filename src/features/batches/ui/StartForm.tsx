@@ -32,6 +32,7 @@ export function StartForm(props: Props) {
   const ids = { recipe: useId(), ready: useId(), started: useId() };
   const [versionId, setVersion] = useState(props.versionId);
   const [meat, setMeat] = useState(props.meat);
+  const [practice, setPractice] = useState(false);
   const [ready, setReady] = useState(props.ready);
   const [started, setStarted] = useState(props.started);
   const [batchId] = useState(() => crypto.randomUUID());
@@ -65,6 +66,7 @@ export function StartForm(props: Props) {
       recipeVersionId: versionId,
       meatG: toBase('mass', weight.value, system),
       readyBy,
+      ...(practice ? { practice } : {}),
       startedAt,
     };
     const answer = await startBatchAction(input).catch(() => ({
@@ -147,6 +149,15 @@ export function StartForm(props: Props) {
           onChange={(e) => setStarted(e.target.value)}
         />
       </details>
+      <label className="flex min-h-12 items-center gap-3">
+        <input
+          type="checkbox"
+          className="size-6"
+          checked={practice}
+          onChange={(e) => setPractice(e.target.checked)}
+        />
+        For practice: it can never be released
+      </label>
       {problem && <Notice tone="bad">{problem}</Notice>}
       <button className="button-main w-full text-lg" disabled={busy || outside}>
         {busy ? 'Starting …' : 'Start this batch'}

@@ -34,6 +34,7 @@ export default async function BatchLayout({
           Batch {head.code} · recipe version {head.recipeVersion} ·{' '}
           {show.mass(c.state.meatG ?? c.state.plannedMeatG)} ·{' '}
           <strong className="text-ink">{PHASE_WORDS[c.state.phase]}</strong>
+          {c.state.practice ? ' · PRACTICE, never to be released' : ''}
         </p>
       </div>
       <BatchTabs batchId={head.id} />

@@ -26,7 +26,7 @@ export default async function LogPage({ params }: { params: Promise<{ id: string
             <div className="flex flex-wrap items-baseline gap-x-3">
               <time className="font-semibold">{show.clock(e.happenedS)}</time>
               <span className={corrected.has(e.id) ? 'text-soft line-through' : ''}>
-                {entryWords(e.body, dossier.head.recipe, show)}
+                {entryWords(e.body, dossier.head.recipe, show, dossier.case.state.run?.program)}
               </span>
               {corrected.has(e.id) && <span className="font-semibold text-wait">corrected</span>}
               <span className="ml-auto text-sm text-soft">
