@@ -32,7 +32,7 @@ export async function signIn(page: Page, who: Who): Promise<void> {
 }
 
 /** Opens the first batch on the Floor whose card holds the text, at one of its tabs. */
-export async function openBatch(page: Page, text: string, tab = ''): Promise<string> {
+export async function openBatch(page: Page, text: string | RegExp, tab = ''): Promise<string> {
   await page.goto('/');
   const link = page
     .getByRole('listitem')

@@ -1,5 +1,5 @@
 import { STARTER } from './recipes/starter';
-import { postedEntrySchema, startBatchSchema } from './batches/contract';
+import { postedBodySchema, postedEntrySchema, startBatchSchema } from './batches/contract';
 import { recipeSchema } from './recipes/contract';
 import { sortRows } from './readings/ingest';
 import { openApiDocument } from './readings/openapi';
@@ -171,3 +171,38 @@ test('settings refuse what cannot be', () => {
     ruleBodySchema.safeParse({ kind: 'cooling', steps: [{ fromC: 10, toC: 20, maxS: 5 }] }).success,
   ).toBe(false);
 });
+
+const stage = { id: 'x', name: 'Bath', kind: 'bath', airC: 76, smoke: false, plannedS: 1800 };
+test.each([
+  ['a pause with its reason', { kind: 'run_paused', reason: 'power cut' }, true],
+  ['a pause without', { kind: 'run_paused', reason: '' }, false],
+  [
+    'longer by a quarter',
+    { kind: 'stage_extended', stageIndex: 1, byS: 900, reason: 'cold day' },
+    true,
+  ],
+  [
+    'longer by a week',
+    { kind: 'stage_extended', stageIndex: 1, byS: 7e5, reason: 'cold day' },
+    false,
+  ],
+  ['shorter', { kind: 'stage_extended', stageIndex: 1, byS: -60, reason: 'hot day' }, false],
+  ['out to a bath without a reason', { kind: 'moved', stage, reason: '' }, false],
+  ['out to a bath, and why', { kind: 'moved', stage, reason: 'thin ones are done' }, true],
+  ['into boiling water', { kind: 'moved', stage: { ...stage, airC: 120 }, reason: 'hurry' }, false],
+  ['wood', { kind: 'event_logged', event: 'wood_added' }, true],
+  ['an event that is none', { kind: 'event_logged', event: 'party' }, false],
+  ['an alarm seen', { kind: 'alarm_acknowledged', key: 'fire_out:1' }, true],
+  [
+    'an alarm that a person raises',
+    { kind: 'alarm_raised', alarm: 'x', key: 'x:1', figures: {} },
+    false,
+  ],
+  [
+    'a load without stages',
+    { kind: 'run_started', houseId: 'h', program: { name: 'P', versionId: null, stages: [] } },
+    false,
+  ],
+] as [string, object, boolean][])('posted at the house: %s', (_, body, ok) =>
+  expect(postedBodySchema.safeParse(body).success).toBe(ok),
+);

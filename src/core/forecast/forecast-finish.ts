@@ -61,6 +61,8 @@ const AIR_WINDOW_S = 1800;
 const LEAP_C = 2;
 /** Least spread of any forecast: a reading is due only every so often, and shells are finite. */
 const LEAST_SD = { s: 6, share: 0.001 };
+/** Spread that each change of stage ahead adds: a person goes on when a person comes, s. */
+const CHANGE_SD_S = 45;
 const Z90 = 1.2815515655446004;
 const THIN_BINS = 6;
 const THIN_RISE_C = 12;
@@ -111,6 +113,7 @@ export function fitRun(input: ForecastInput): FittedRun {
     air: new Course(air),
     wetBulb: new Course(bins('wetBulb')),
     nowS,
+    houseLagS: houseLag(air, input.stages[0]!),
     model: input.model,
   };
   const factorsOf = factorsWith(input.house);
@@ -153,6 +156,20 @@ export function fitRun(input: ForecastInput): FittedRun {
       converged: fit.converged,
     },
   };
+}
+
+/** A house that is this near to its first set point at once has no lag to be seen, °C. */
+const AT_ONCE_C = 5;
+const LONGEST_LAG_S = 1800;
+
+/** Time in which the air closed 63 % of its way to the first set point, s; 0 where it was there at once. */
+function houseLag(air: Binned, first: HeatStage): number {
+  const start = air[0];
+  if (!start || first.medium !== 'air' || first.airFromC !== undefined) return 0;
+  const apart = first.airC - start.tempC;
+  if (Math.abs(apart) < AT_ONCE_C) return 0;
+  const there = air.find((b) => Math.abs(first.airC - b.tempC) < Math.abs(apart) / Math.E);
+  return there ? Math.min(LONGEST_LAG_S, there.tS - start.tS) : 0;
 }
 
 /** How much less a row of misses says because neighbours are alike: (1 + ρ)/(1 − ρ) of their lag-1 correlation. */
@@ -208,7 +225,8 @@ export function finishOf(fitted: FittedRun, target: Target): Forecast {
   if (shown !== null) return { p10S: shown, p50S: shown, p90S: shown, basis: basis('reached') };
   const finish = (t: readonly number[], airC = 0) =>
     runModel(run, { ...factorsOf(t), futureAirC: airC }, [], target).finishS;
-  const finishS = finish(theta);
+  const ahead = runModel(run, factorsOf(theta), [], target);
+  const { finishS } = ahead;
   if (finishS === null) return { p10S: null, p50S: null, p90S: null, basis: basis('unreachable') };
   let unsure = false;
   const slope = (at: (h: number) => number | null, h: number): number => {
@@ -229,7 +247,10 @@ export function finishOf(fitted: FittedRun, target: Target): Forecast {
     for (let q = 0; q < slopes.length; q += 1)
       variance += slopes[p]! * slopes[q]! * covariance[p]![q]!;
   const leftS = Math.max(0, finishS - run.nowS);
-  const sdS = Math.sqrt(Math.max(0, variance) + (LEAST_SD.s + LEAST_SD.share * leftS) ** 2);
+  const changes = ahead.stageEndsS.filter((s) => s > run.nowS && s < finishS - 1).length;
+  const sdS = Math.sqrt(
+    Math.max(0, variance) + changes * CHANGE_SD_S ** 2 + (LEAST_SD.s + LEAST_SD.share * leftS) ** 2,
+  );
   const share = leftS > 0 ? sdS / leftS : Infinity;
   const p50S = Math.max(run.nowS, finishS);
   const late = share < 0.6 ? leftS * Math.exp(Z90 * share) : leftS + Z90 * sdS;

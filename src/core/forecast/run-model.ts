@@ -2,7 +2,7 @@ import { SALMONELLA, pieceLogs, type LethalityModel } from '../lethality/lethali
 import { Cylinder, type CylinderSpec } from '../heat/cylinder';
 import { Marcher } from '../heat/march';
 import { mediumOf, vapourOf, type MediumAt } from '../heat/medium';
-import { vapourFromWetBulb } from '../heat/psychrometrics';
+import { saturationPa, vapourFromWetBulb } from '../heat/psychrometrics';
 import { cylinderOf, type HeatProduct } from '../heat/product';
 import type { HeatStage } from '../heat/simulate-program';
 import { stageEnd, type EndCheck, type EndReason } from '../heat/stage-end';
@@ -38,6 +38,8 @@ export type RunCase = {
   air: Course;
   wetBulb: Course;
   nowS: number;
+  /** How slowly this house followed its first set point, s; 0 where it was there at once. */
+  houseLagS: number;
   model?: LethalityModel;
 };
 
@@ -91,6 +93,10 @@ class Walk {
   private ahead: MediumAt | null = null;
   private aheadFromS = 0;
   private bias = 0;
+  /** Air and vapour of a moment ago, and the vapour when the stage began: a house takes its time to leave them. */
+  private lastC = 0;
+  private lastVapourPa = 0;
+  private vapourFromPa: number | null = null;
   private end: EndCheck;
   private warmest = -Infinity;
 
@@ -122,8 +128,12 @@ class Walk {
       this.bias = Math.max(-MOST_BIAS_C, Math.min(MOST_BIAS_C, recent - s.airC));
     const ramp = s.rampS !== undefined;
     this.aheadFromS = ramp ? this.stageStartS : tS;
-    const lagged = air !== null && !ramp ? { airLagS: s.airLagS ?? AIR_LAG_S } : {};
-    return mediumOf({ ...s, ...lagged }, (air ?? s.airC) - this.bias, `stages[${this.stage}]`);
+    const { houseLagS, nowS } = this.c;
+    const follows = read && this.stage > 0 && houseLagS > 0 && tS > nowS;
+    const fromC = air ?? (follows ? this.lastC : null);
+    const lagS = s.airLagS ?? (houseLagS > 0 ? houseLagS : AIR_LAG_S);
+    const lagged = fromC !== null && !ramp ? { airLagS: lagS } : {};
+    return mediumOf({ ...s, ...lagged }, (fromC ?? s.airC) - this.bias, `stages[${this.stage}]`);
   }
 
   private medium = (tS: number, out: Surroundings): void => {
@@ -135,7 +145,7 @@ class Walk {
       this.ahead(tS - this.aheadFromS, out);
       if (tS > c.nowS && s.medium === 'air') {
         out.mediumC += this.bias + f.futureAirC;
-        out.vapourPa = vapourOf(s, out.mediumC);
+        out.vapourPa = this.vapourAhead(s, tS, out.mediumC);
       }
     } else {
       out.mediumC = measured;
@@ -146,7 +156,18 @@ class Walk {
         wet === null ? vapourOf(s, measured) : vapourFromWetBulb(measured, Math.min(wet, measured));
     }
     out.hWm2K *= f.h;
+    this.lastC = out.mediumC;
+    this.lastVapourPa = out.vapourPa;
   };
+
+  /** Vapour of a stage to come: the house leaves that of the stage before as slowly as it heats. */
+  private vapourAhead(s: HeatStage, tS: number, mediumC: number): number {
+    const set = vapourOf(s, mediumC);
+    const { houseLagS } = this.c;
+    if (this.vapourFromPa === null || houseLagS === 0) return set;
+    const left = Math.exp(-(tS - this.stageStartS) / houseLagS);
+    return Math.min(saturationPa(mediumC), set + (this.vapourFromPa - set) * left);
+  }
 
   private stand() {
     const { coreC, lossFraction, wetness } = this.body;
@@ -243,6 +264,9 @@ class Walk {
   }
 
   private nextStage(): void {
+    const inHouse = (s: HeatStage) => s.medium === 'air' && !s.elsewhere;
+    const stays = inHouse(this.c.stages[this.stage]!) && inHouse(this.c.stages[this.stage + 1]!);
+    this.vapourFromPa = stays && this.marcher.tS > this.c.nowS ? this.lastVapourPa : null;
     this.stage += 1;
     this.stageStartS = this.marcher.tS;
     this.ahead = null;

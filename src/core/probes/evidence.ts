@@ -1,6 +1,7 @@
 import type { Reading } from '../lethality/reading';
 import { requireReadings } from '../lethality/reading';
 import type { ProbeRule } from '../rules/rule';
+import { RULE_PRESETS } from '../rules/tables/presets';
 import { isCalibrated, type Calibration } from './calibration';
 import { slidOutSpans } from './slid-out';
 
@@ -25,18 +26,10 @@ export type CreditOptions = Partial<Omit<ProbeRule, 'kind'>> & {
   calibrations?: readonly Calibration[];
 };
 
-/** What counts where no rule says otherwise. @source usual site values, as preset `probe-crossed` */
-export const USUAL_PROBE: Omit<ProbeRule, 'kind'> = {
-  maxGapS: 600,
-  handMaxGapS: 1800,
-  chillMaxGapS: 3600,
-  flatLineS: 1800,
-  maxCPerMin: 6,
-  slidOut: true,
-  neighbourC: 8,
-  neighbourS: 1200,
-  calibrationMaxAgeS: 90 * 86_400,
-};
+const { kind: _kind, ...crossed } = RULE_PRESETS.find((p) => p.code === 'probe-crossed')!
+  .body as ProbeRule;
+/** What counts where no rule says otherwise: the figures of the preset `probe-crossed`. */
+export const USUAL_PROBE: Omit<ProbeRule, 'kind'> = crossed;
 
 /** Same to the last digit of any logger, °C. */
 const SAME_C = 1e-4;

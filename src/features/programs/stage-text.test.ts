@@ -44,7 +44,6 @@ test.each([
   ],
   ['no time', { minutes: '' }, 'minutes', /time/],
   ['a core of 120', { core: '120' }, 'core', /core|less|95/i],
-  ['smoke in water', { place: 'water_bath' }, 'smoke', /no smoke/],
   ['at most less than the stage', { core: '60', most: '30' }, 'most', /shorter/],
 ] as [string, Partial<StageText>, string, RegExp][])(
   '%s is said at its field',
@@ -54,6 +53,13 @@ test.each([
     expect(problems.find((p) => p.field === field)?.message).toMatch(words);
   },
 );
+
+test('in water there is no smoke and no humidity, whatever stood there before', () => {
+  const { stage } = readStage(text({ place: 'water_bath', air: '76' }), 'metric');
+  expect(stage).toMatchObject({ smoke: false, place: 'water_bath' });
+  expect(stage).not.toHaveProperty('rh');
+  expect(stageSchema.safeParse({ ...stage!, smoke: true }).success).toBe(false);
+});
 
 test('one end stays simple, several are written out', () => {
   const read = (change: Partial<StageText>) => readStage(text(change), 'metric').stage!;

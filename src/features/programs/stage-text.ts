@@ -71,6 +71,8 @@ export function stageText(s: ProgramStage, system: UnitSystem): StageText {
   };
 }
 
+const WATER: readonly StagePlace[] = ['water_bath', 'shower', 'ice_bath'];
+
 const NO_NUMBER = 'this is not a number';
 
 class FigureReader {
@@ -136,18 +138,20 @@ export function readStage(
   const named = Object.keys(ends).filter((k) => k !== 'join');
   const simple = named.length === 0 || (named.length === 1 && (coreC !== undefined || t.byTime));
   const wet = t.humidityAs === 'wet_bulb';
+  /* What the form does not ask for in water is not there, whatever stood in it before. */
+  const inWater = WATER.includes(t.place);
   const candidate = {
     id: t.id,
     name: t.name,
     kind: t.kind,
     airC: r.temp('air', t.air) ?? Number.NaN,
-    smoke: t.smoke,
+    smoke: t.smoke && !inWater,
     plannedS: plannedS ?? Number.NaN,
     ...given({
       place: t.place === 'house' && t.kind !== 'bath' ? undefined : t.place,
       rampFromC: r.temp('rampFrom', t.rampFrom),
-      rh: wet ? undefined : r.number('humidity', t.humidity, 0.01),
-      wetBulbC: wet ? r.temp('humidity', t.humidity) : undefined,
+      rh: wet || inWater ? undefined : r.number('humidity', t.humidity, 0.01),
+      wetBulbC: wet && !inWater ? r.temp('humidity', t.humidity) : undefined,
       damper: r.number('damper', t.damper, 0.01),
       fan: r.number('fan', t.fan, 0.01),
       wood: t.smoke && t.wood.trim() !== '' ? t.wood.trim() : undefined,

@@ -1,13 +1,13 @@
+import { SALMONELLA } from '../../lethality/lethality';
 import type { RuleBody, RuleKind } from '../rule';
 
 /** A starter rule: published figures and their source text. The site confirms, picks or replaces each. */
 export type RulePreset = { code: string; title: string; source: string; body: RuleBody };
 
-const MODEL = { tRefC: 60, dRefMin: 1.85, zC: 5.56, creditFromC: 54.4 };
 const LETHALITY = {
   kind: 'lethality',
   endPointC: { meat: 71.1, poultry: 73.9 },
-  model: MODEL,
+  model: SALMONELLA,
   targetLogs: { meat: 6.5, poultry: 7 },
 } as const;
 const HOURS = 3600;

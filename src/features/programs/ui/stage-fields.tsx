@@ -1,15 +1,12 @@
 'use client';
 
 import { useId, type ReactNode } from 'react';
+import { UnitInput } from '@/ui/unit-input';
 
-export function Small({
-  label,
-  unit,
-  value,
-  onChange,
-  problem,
-  numeric = true,
+export const Small = ({
   wide = false,
+  onChange,
+  ...field
 }: {
   label: string;
   unit?: string;
@@ -18,41 +15,13 @@ export function Small({
   problem?: string;
   numeric?: boolean;
   wide?: boolean;
-}) {
-  const id = useId();
-  return (
-    <div className={wide ? 'min-w-36 flex-[2]' : 'w-28 flex-1'}>
-      <label htmlFor={id} className="label text-sm">
-        {label}
-      </label>
-      <div className="relative">
-        <input
-          id={id}
-          className={`field min-h-11 ${unit ? 'pr-10' : ''}`}
-          inputMode={numeric ? 'decimal' : 'text'}
-          autoComplete="off"
-          value={value}
-          onChange={(e) => onChange(e.target.value)}
-          aria-invalid={Boolean(problem)}
-          aria-describedby={problem ? `${id}-note` : undefined}
-        />
-        {unit && (
-          <span
-            aria-hidden="true"
-            className="absolute top-1/2 right-2.5 -translate-y-1/2 text-sm text-soft"
-          >
-            {unit}
-          </span>
-        )}
-      </div>
-      {problem && (
-        <p id={`${id}-note`} className="mt-1 text-sm font-semibold text-bad">
-          {problem}
-        </p>
-      )}
-    </div>
-  );
-}
+}) => (
+  <UnitInput
+    {...field}
+    wrap={wide ? 'min-w-36 flex-[2]' : 'w-28 flex-1'}
+    onChange={(e) => onChange(e.target.value)}
+  />
+);
 
 export function Choice<T extends string>({
   label,

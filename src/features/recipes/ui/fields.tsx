@@ -2,6 +2,7 @@
 
 import { X } from 'lucide-react';
 import { useId } from 'react';
+import { UnitInput } from '@/ui/unit-input';
 import { useFormContext, useFormState, type FieldPath } from 'react-hook-form';
 import type { Draft } from '../draft';
 
@@ -30,39 +31,16 @@ export function Text({
   onPicked?: (value: string) => void;
 }) {
   const { register } = useFormContext<Draft>();
-  const problem = useProblem(name);
-  const id = useId();
   return (
-    <div className={className}>
-      <label htmlFor={id} className="label text-sm">
-        {label}
-      </label>
-      <div className="relative">
-        <input
-          id={id}
-          className={`field min-h-11 ${unit ? 'pr-9' : ''}`}
-          inputMode={numeric ? 'decimal' : 'text'}
-          autoComplete="off"
-          list={list}
-          aria-invalid={Boolean(problem)}
-          aria-describedby={problem ? `${id}-note` : undefined}
-          {...register(name, { onChange: (e) => onPicked?.(String(e.target.value)) })}
-        />
-        {unit && (
-          <span
-            aria-hidden="true"
-            className="absolute top-1/2 right-2.5 -translate-y-1/2 text-sm text-soft"
-          >
-            {unit}
-          </span>
-        )}
-      </div>
-      {problem && (
-        <p id={`${id}-note`} className="mt-1 text-sm font-semibold text-bad">
-          {problem}
-        </p>
-      )}
-    </div>
+    <UnitInput
+      label={label}
+      unit={unit}
+      numeric={numeric}
+      wrap={className}
+      list={list}
+      problem={useProblem(name)}
+      {...register(name, { onChange: (e) => onPicked?.(String(e.target.value)) })}
+    />
   );
 }
 
