@@ -9,10 +9,14 @@ import type { ChartEvent, ChartForecast, RunChartData } from '../chart-data';
 import { EVENT_WORDS } from './house-words';
 
 const LINE_LOOK = {
-  core: { colors: ['#a3241b', '#c96a12', '#7a2f8f', '#5c5c14'], dash: 0, width: 3 },
-  air: { colors: ['#2f6f9f', '#4b8f8c'], dash: 0, width: 1.5 },
-  wet_bulb: { colors: ['#4f9aa0'], dash: 2, width: 1.5 },
-  cooler: { colors: ['#4a63a8'], dash: 0, width: 1.5 },
+  core: {
+    colors: ['var(--curve-1)', 'var(--curve-warm)', 'var(--curve-3)', 'var(--curve-4)'],
+    dash: 0,
+    width: 3,
+  },
+  air: { colors: ['var(--curve-2)', 'var(--curve-wet)'], dash: 0, width: 1.5 },
+  wet_bulb: { colors: ['var(--curve-wet)'], dash: 2, width: 1.5 },
+  cooler: { colors: ['var(--curve-2)'], dash: 0, width: 1.5 },
 };
 
 /** A longer silence than this is drawn as a break, not as a line, s. */
@@ -55,7 +59,7 @@ function draw(data: RunChartData, show: Show): Drawn[] {
   if (data.setPoints.length > 0)
     lines.push({
       name: SET_POINT,
-      color: '#8a7f6d',
+      color: 'var(--curve-set)',
       width: 1,
       dash: 4,
       data: points(data.setPoints, false),
@@ -182,7 +186,7 @@ function annotations(data: RunChartData, lines: Drawn[], show: Show): ApexAnnota
     x: b.fromS * 1000,
     x2: b.toS * 1000,
     fillColor: `var(--${b.kind})`,
-    opacity: 0.45,
+    opacity: 0.28,
     borderColor: 'transparent',
     label: {
       text: b.name,

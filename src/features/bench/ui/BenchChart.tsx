@@ -8,11 +8,11 @@ import { useShow } from '@/ui/show-context';
 
 export type BenchLine = { name: string; answer: WhatIfAnswer; selected: boolean };
 
-const COLORS = ['#a3241b', '#2f6f9f', '#7a2f8f', '#5c5c14'];
+const COLORS = [1, 2, 3, 4].map((n) => `var(--curve-${n})`);
 /** Steps between ticks, h: the first with which a run has at most nine. */
 const STEPS_H = [0.25, 0.5, 1, 2, 3, 6, 12, 24];
-const AIR = '#8a7f6d';
-const SURFACE = '#c96a12';
+const AIR = 'var(--curve-set)';
+const SURFACE = 'var(--curve-warm)';
 
 type Drawn = {
   name: string;
@@ -88,7 +88,7 @@ export function BenchChart({
         x: (ends[i - 1]?.tS ?? 0) / 3600,
         x2: e.tS / 3600,
         fillColor: `var(--${stages[e.stage]?.kind ?? 'rest'})`,
-        opacity: 0.45,
+        opacity: 0.28,
         borderColor: 'transparent',
         label: {
           text: (e.tS - (ends[i - 1]?.tS ?? 0)) / 3600 > hours / 14 ? stages[e.stage]?.name : '',

@@ -6,7 +6,7 @@ import { Chart } from '@/ui/chart/chart';
 import { useShow } from '@/ui/show-context';
 import type { Overlay } from '../after';
 
-const COLORS = ['#a3241b', '#2f6f9f', '#7a2f8f', '#5c5c14', '#4b8f8c'];
+const COLORS = ['1', '2', '3', '4', 'wet'].map((n) => `var(--curve-${n})`);
 
 /** Core curves of this run and earlier ones of the same recipe, laid over each other from their starts. */
 export function OverlayChart({ overlays }: { overlays: readonly Overlay[] }) {

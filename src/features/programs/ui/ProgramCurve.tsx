@@ -21,7 +21,7 @@ export function ProgramCurve({ stages }: { stages: readonly ProgramStage[] }) {
     { x: to, y: y(s.airC) },
   ]);
   const options: ApexOptions = {
-    colors: ['#8a5a2b'],
+    colors: ['var(--curve-warm)'],
     stroke: { width: 3, curve: 'straight' },
     xaxis: {
       type: 'numeric',
@@ -30,14 +30,19 @@ export function ProgramCurve({ stages }: { stages: readonly ProgramStage[] }) {
       title: { text: 'planned hours' },
       labels: { formatter: (v) => show.number(Number(v), 1) },
     },
-    yaxis: { title: { text: unit }, labels: { formatter: (v) => show.number(v, 0) } },
+    yaxis: {
+      min: 0,
+      max: Math.ceil((Math.max(...air.map((p) => p.y)) + 12) / 20) * 20,
+      title: { text: unit },
+      labels: { formatter: (v) => show.number(v, 0) },
+    },
     tooltip: { x: { formatter: (v) => `${show.number(v, 2)} h` } },
     annotations: {
       xaxis: bands.map(({ s, from, to }) => ({
         x: from,
         x2: to,
         fillColor: `var(--${s.kind})`,
-        opacity: 0.5,
+        opacity: 0.35,
         borderColor: 'transparent',
         label: {
           text: s.name,
