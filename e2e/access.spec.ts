@@ -24,6 +24,12 @@ const SCREENS = [
   '/stores',
   '/dose-check',
   '/house',
+  '/house/big',
+  '/house/little/probes',
+  '/bench',
+  '/bench/programs',
+  '/bench/programs/new',
+  '/bench/practice',
   '/records',
   '/settings',
   '/batches/new?meat=31.5',
@@ -52,7 +58,7 @@ for (const theme of ['light', 'dark'] as const) {
     await page.getByRole('link', { name: 'Pork belly' }).click();
     await expect(page.getByRole('region', { name: 'Where it went' })).toBeVisible();
     await noSeriousIssue(page);
-    for (const tab of ['', '/house', '/house?log=core', '/verdict', '/log']) {
+    for (const tab of ['', '/house', '/house?log=core', '/verdict', '/log', '/after']) {
       await openBatch(page, 'Chilling', tab);
       await noSeriousIssue(page);
     }

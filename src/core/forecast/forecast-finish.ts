@@ -56,7 +56,7 @@ const PRIOR = {
 /** What a good model still misses in one bin, °C: it keeps long logs from being believed too much. */
 const MODEL_MISS_C = 0.04;
 /** Spread of the mean air to come, °C: where the house shows how it holds a set point at least this, else so much. */
-const AIR_AHEAD_C = { least: 0.05, few: 0.3, unread: 1.5 };
+const AIR_AHEAD_C = { least: 0.05, few: 0.3, unread: 0.8 };
 const AIR_WINDOW_S = 1800;
 const LEAP_C = 2;
 /** Least spread of any forecast: a reading is due only every so often, and shells are finite. */

@@ -35,6 +35,10 @@ export const openApiDocument = () => ({
         responses: {
           200: json(readingsAnswerSchema, 'What was stored'),
           400: json(errorAnswerSchema, 'Not a list of readings'),
+          409: json(
+            errorAnswerSchema,
+            'The clock of the device is wrong (`sentAt`); nothing was kept',
+          ),
           ...refusals,
         },
       },
