@@ -156,6 +156,15 @@ test('bins average what falls into them, and the noise of a steady rise is its n
   ).toBeLessThan(0.03);
 });
 
+test('what no house can be is left out: a broken air probe spoils no forecast', () => {
+  const { readings } = truth({}, 3000);
+  const broken = readings.map((r, i) =>
+    r.channel === 'air' && i % 50 === 1 ? { ...r, tempC: 255 } : r,
+  );
+  const whole = ask({ readings, nowS: 3000 }, { coreC: 70 }).p50S!;
+  expect(ask({ readings: broken, nowS: 3000 }, { coreC: 70 }).p50S!).toBeCloseTo(whole, -2);
+});
+
 test('a course is straight between bins, level for a while at its ends, and silent in a gap', () => {
   const course = new Course([
     { tS: 0, tempC: 10, count: 1 },

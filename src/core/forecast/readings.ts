@@ -6,6 +6,7 @@ export type RunReading = { tS: number; channel: RunChannel; tempC: number };
 /** A channel averaged into bins, in time order. */
 export type Binned = { tS: number; tempC: number; count: number }[];
 
+const BELIEVABLE_C = { low: -40, high: 190 };
 const MOST_BINS = 150;
 const SHORTEST_BIN_S = 60;
 /** Air readings further apart than this say nothing of the time between, s. */
@@ -25,6 +26,8 @@ export function binChannel(
   for (const r of readings) {
     if (r.channel !== channel || r.tS > nowS || r.tS < 0) continue;
     requireFinite('readings.tempC', r.tempC);
+    /* What no house can be is a fault of the probe, and nothing to fit to. */
+    if (r.tempC < BELIEVABLE_C.low || r.tempC > BELIEVABLE_C.high) continue;
     const key = Math.floor(r.tS / widthS);
     const bin = bins.get(key);
     if (bin) {

@@ -69,6 +69,7 @@ const CHILL_AT_ONCE_S = 900;
 const COLD_SMOKE_C = 30;
 const NEAR_FAT_OUT_C = 2;
 const LATE_S = 900;
+const BELIEVABLE_AIR_C = 190;
 
 type View = AlarmInput & {
   at: RunStage | null;
@@ -116,7 +117,7 @@ const coreStall: Look = (v) => {
     return null;
   if (last.tempC > target - STALL.shortC || last.tempC - first.tempC > STALL.riseC) return null;
   if (!air || air.tempC < last.tempC + STALL.airAboveC) return null;
-  const { rh } = v.at!.stage;
+  const rh = air.tempC < BELIEVABLE_AIR_C ? v.at!.stage.rh : undefined;
   const figures = { coreC: last.tempC, roseC: last.tempC - first.tempC, targetC: target };
   return rh === undefined ? figures : { ...figures, rh, wetBulbC: wetBulbFromRh(air.tempC, rh) };
 };

@@ -2,7 +2,7 @@ import { foldBatch, runStages, type Case, type Reading } from '@/core';
 import type { Dossier } from '@/features/batches/case';
 import type { Handle } from '@/platform/db/client';
 import { loadDossier } from '@/features/batches/case';
-import { forecastBatch, type Ahead } from './forecast';
+import { forecastOrNone, type Ahead } from './forecast';
 import { housePrior } from './fits';
 
 export type StageTime = { name: string; kind: string; plannedS: number; tookS: number };
@@ -88,7 +88,7 @@ export async function afterRun(db: Handle, d: Dossier, nowS: number): Promise<Af
     stages: stageTimes(d.case),
     pulledS: run.pulledS,
     lookBacks: looks.flatMap((atS): LookBack[] => {
-      const then = forecastBatch(caseAt(d, atS), prior);
+      const then = forecastOrNone(caseAt(d, atS), prior);
       if (!then?.done) return [];
       const coreC = own?.readings.findLast((r) => r.tS <= atS - run.startS)?.tempC ?? null;
       return [{ atS, coreC, ahead: then.done }];

@@ -1,6 +1,6 @@
 import type { Dossier } from '@/features/batches/case';
 import type { Handle } from '@/platform/db/client';
-import { forecastBatch, type BatchForecast } from './forecast';
+import { forecastOrNone, type BatchForecast } from './forecast';
 import { housePrior } from './fits';
 
 /** A forecast is made anew when the record changes, and this often as readings come, s. */
@@ -18,7 +18,7 @@ export async function forecastOf(db: Handle, d: Dossier): Promise<BatchForecast 
   const key = `${d.entries.at(-1)?.seq ?? 0}:${Math.floor(d.case.nowS / EVERY_S)}`;
   const known = kept.get(d.head.id);
   if (known?.key === key) return known.forecast;
-  const forecast = forecastBatch(d.case, await housePrior(db, houseId));
+  const forecast = forecastOrNone(d.case, await housePrior(db, houseId));
   kept.set(d.head.id, { key, forecast });
   if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
   return forecast;

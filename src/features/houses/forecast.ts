@@ -119,10 +119,23 @@ function courseInput(c: Case, house: HousePrior | undefined) {
   return { input, course, run };
 }
 
-/** The model fitted to a run as it stands; null before the run. */
+/** What the model makes of a run, or nothing: a forecast is a help, and figures that it refuses spoil no page. */
+function orNone<T>(c: Case, work: () => T): T | null {
+  try {
+    return work();
+  } catch (error) {
+    const words = error instanceof Error ? error.message : String(error);
+    console.warn(`forecast of ${c.recipe.name}: ${words}`);
+    return null;
+  }
+}
+
+/** The model fitted to a run as it stands; null before the run, and where the model refuses its figures. */
 export function fitOf(c: Case, house: HousePrior | undefined): FittedRun | null {
-  const made = courseInput(c, house);
-  return made && fitRun(made.input);
+  return orNone(c, () => {
+    const made = courseInput(c, house);
+    return made && fitRun(made.input);
+  });
 }
 
 const toClock = (f: Forecast, startS: number): Ahead => ({
@@ -172,3 +185,7 @@ export function forecastBatch(c: Case, house: HousePrior | undefined): BatchFore
     progress: stageProgress(c.state, stageEvidence(c), c.nowS),
   };
 }
+
+/** {@link forecastBatch}, and null where the model refuses the run's figures. */
+export const forecastOrNone = (c: Case, house: HousePrior | undefined): BatchForecast | null =>
+  orNone(c, () => forecastBatch(c, house));

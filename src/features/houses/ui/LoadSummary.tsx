@@ -20,7 +20,8 @@ export function LoadSummary({
   const { air, wetBulb } = head;
   const over = head.capacityG !== null && head.massG > head.capacityG;
   const crowded = head.mostSticks !== null && head.sticks > head.mostSticks;
-  const wet = air && wetBulb && wetBulb.tempC <= air.tempC ? wetBulb : null;
+  const believable = air !== null && air.tempC > -40 && air.tempC < 190;
+  const wet = believable && wetBulb && wetBulb.tempC <= air.tempC ? wetBulb : null;
   return (
     <dl className="grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-4">
       <div>
