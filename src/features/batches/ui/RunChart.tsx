@@ -1,12 +1,12 @@
 'use client';
 
 import type { ApexOptions } from 'apexcharts';
-import { fromBase, unitSymbol, type Reading, type RejectReason } from '@/core';
+import { fromBase, unitSymbol, type Reading } from '@/core';
 import { Chart } from '@/ui/chart/chart';
 import type { Show } from '@/ui/show';
 import { useShow } from '@/ui/show-context';
 import type { ChartEvent, ChartForecast, RunChartData } from '../chart-data';
-import { EVENT_WORDS } from './house-words';
+import { EVENT_WORDS, REJECT_WORDS } from './house-words';
 
 const LINE_LOOK = {
   core: {
@@ -102,15 +102,6 @@ function endLabels(lines: Drawn[]): PointAnnotations[] {
     };
   });
 }
-
-const REJECT_WORDS: Record<RejectReason, string> = {
-  gap: 'silent',
-  jump: 'leaps',
-  flat_line: 'stands still',
-  reads_air: 'shows the air',
-  drift: 'drifts',
-  calibration: 'check out of date',
-};
 
 const EVENT_NAMES: Record<ChartEvent['event'], string> = {
   ...EVENT_WORDS,

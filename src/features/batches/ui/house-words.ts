@@ -1,4 +1,4 @@
-import type { AlarmCode, AlarmRank, RunEvent, StagePlace } from '@/core';
+import type { AlarmCode, AlarmRank, RejectReason, RunEvent, StagePlace } from '@/core';
 import type { Show } from '@/ui/show';
 
 export const EVENT_WORDS: Record<RunEvent, string> = {
@@ -8,6 +8,16 @@ export const EVENT_WORDS: Record<RunEvent, string> = {
   wood_added: 'Wood added',
   smoke_out: 'Smoke out',
   probe_moved: 'Probe moved',
+};
+
+/** What a probe does where it is not credited. */
+export const REJECT_WORDS: Record<RejectReason, string> = {
+  gap: 'is silent',
+  jump: 'leaps',
+  flat_line: 'stands still',
+  reads_air: 'shows the air',
+  drift: 'drifts',
+  calibration: 'was not checked in time',
 };
 
 export const PLACE_WORDS: Record<StagePlace, string> = {

@@ -1,5 +1,6 @@
-import type { Check } from '@/core';
+import type { Check, RejectReason } from '@/core';
 import type { Show } from '@/ui/show';
+import { REJECT_WORDS } from './house-words';
 
 type Say = (f: (name: string) => number, s: Show, c: Check) => string;
 
@@ -105,11 +106,22 @@ const SAY: Record<string, Say> = {
   ),
 };
 
+/** What the thickest probes were not credited for, by reason and time; nothing where all counts. */
+function uncredited(check: Check, show: Show): string {
+  const found = check.figures.filter((f) => f.name in REJECT_WORDS && f.value > 0);
+  if (found.length === 0) return '';
+  const parts = found.map(
+    (f) => `${REJECT_WORDS[f.name as RejectReason]} (${show.duration(f.value)})`,
+  );
+  return ` Not credited where a probe ${parts.join(', ')}.`;
+}
+
 /** What a check found, in one or two sentences with its numbers in the site's units. */
 export function checkWords(check: Check, show: Show): string {
   const figure = (name: string) => check.figures.find((x) => x.name === name)?.value ?? 0;
   if (check.because.startsWith('too_slow_'))
     return `Cooled too slowly. ${cooling(figure, show, check)}`;
   if (check.because === 'no_core_log') return 'No core temperature is recorded.';
-  return SAY[`${check.code}:${check.because}`]?.(figure, show, check) ?? check.because;
+  const words = SAY[`${check.code}:${check.because}`]?.(figure, show, check) ?? check.because;
+  return check.code === 'probe_evidence' ? `${words}${uncredited(check, show)}` : words;
 }
