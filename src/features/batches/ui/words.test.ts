@@ -1,7 +1,8 @@
-import type { Check, EntryBody } from '@/core';
+import type { AlarmCode, Check, EntryBody } from '@/core';
 import { testRecipe, testRules } from '@/core/testing/recipe';
 import { Show } from '@/ui/show';
 import { entryWords } from './entry-words';
+import { ALARM_WORDS, alarmWords } from './house-words';
 import { checkWords } from './verdict-words';
 import { nextWords, problemWords } from './words';
 
@@ -193,4 +194,47 @@ test('problems and next steps have words; an unknown code is at least named', ()
   expect(problemWords('who_knows')).toMatch(/who_knows/);
   expect(nextWords({ code: 'cool', dueS: 1, toC: 26.7 }, us)).toBe('Cool the core to 80.1 °F');
   expect(nextWords({ code: 'next_stage', dueS: 1, detail: 'Cook' }, show)).toBe('Next stage: Cook');
+});
+
+test('what a probe was not credited for is named with its time', () => {
+  const check = {
+    code: 'probe_evidence' as const,
+    status: 'pass' as const,
+    because: 'covered',
+    rule,
+    figures: [
+      { name: 'gaps', value: 0, unit: 'count' as const },
+      { name: 'reads_air', value: 720, unit: 's' as const },
+      { name: 'gap', value: 0, unit: 's' as const },
+    ],
+  };
+  expect(checkWords(check, show)).toMatch(/Not credited where a probe shows the air \(12 min\)\.$/);
+});
+
+test.each(Object.keys(ALARM_WORDS) as AlarmCode[])('an alarm says what to do: %s', (code) => {
+  const figures = Object.fromEntries(
+    [
+      'fellC',
+      'airC',
+      'setC',
+      'silentS',
+      'limitS',
+      'fromS',
+      'coreC',
+      'leftS',
+      'dueS',
+      'toC',
+      'waitedS',
+      'limitC',
+      'roseC',
+      'targetC',
+      'forS',
+      'maxS',
+      'readyS',
+      'lateS',
+    ].map((k) => [k, 1800]),
+  );
+  const words = alarmWords(code, figures, show);
+  expect(words).not.toMatch(/undefined|NaN/);
+  expect(words.length).toBeGreaterThan(20);
 });
