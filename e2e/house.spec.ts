@@ -196,8 +196,13 @@ test('a load of two diameters: the link is lost, a probe slides out, the thin on
   expect(program.channels.find((c) => c.key === 'core-3')!.piece!.medium).toBe('water');
   expect(program.channels.find((c) => c.key === 'core-1')!.piece!.medium).toBe('air');
 
-  await page.getByRole('button', { name: /^Next stage: Cook/ }).click();
-  await expect(ring.getByText(/^Cook until/)).toBeVisible();
+  await page.getByText('Change the program of this run').click();
+  await page.getByLabel('What', { exact: true }).selectOption('pause');
+  await page.getByLabel('Why').fill('power cut');
+  await page.getByRole('button', { name: 'Pause the program' }).click();
+  await expect(ring.getByText('paused')).toBeVisible();
+  await page.getByRole('button', { name: 'Go on with the program' }).click();
+  await expect(ring.getByText('paused')).toHaveCount(0);
   await duck.getByRole('button', { name: 'Pull Duck and sorrel link to chill' }).click();
   await page.getByRole('link', { name: 'Duck and sorrel link' }).click();
   await page.getByRole('button', { name: /^Ice bath begins/ }).click();
