@@ -13,7 +13,7 @@ export async function register() {
     if (looking) return;
     looking = true;
     await watchOnce(db())
-      .then(() => watchHouses(db()))
+      .then((open) => watchHouses(db(), open))
       .catch((error: Error) => console.warn(`watch: ${error.message}`));
     looking = false;
   };

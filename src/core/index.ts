@@ -206,7 +206,6 @@ export type { RunChannel, RunReading } from './forecast/readings';
 export type { Target } from './forecast/run-model';
 export {
   alarmChanges,
-  alarmRank,
   alarmsOf,
   type Alarm,
   type AlarmChanges,

@@ -63,7 +63,7 @@ test('a device is known by its token alone, until it is revoked', async () => {
 });
 
 test('an empty house tells its devices so', async () => {
-  expect(await houseForDevice(t.db, 'house', nowS)).toMatchObject({
+  expect(await houseForDevice(t.db, 'house')).toMatchObject({
     batch: null,
     setC: null,
     medium: 'air',

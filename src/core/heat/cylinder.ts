@@ -1,3 +1,4 @@
+import { Elimination } from './elimination';
 import { SurfaceBalance, wetnessOf, type Surroundings } from './surface';
 
 export type CylinderSpec = {
@@ -35,16 +36,6 @@ type State = {
   heatJ: number;
 };
 
-/** Forward elimination for one step size: `rhs = own·T + inner·rhs of the shell inside`. */
-type Eliminated = { dtS: number; own: Float64Array; inner: Float64Array; up: Float64Array };
-
-const newEliminated = (shells: number): Eliminated => ({
-  dtS: 0,
-  own: new Float64Array(shells),
-  inner: new Float64Array(shells),
-  up: new Float64Array(shells),
-});
-
 function newState(s: CylinderSpec): State {
   const fill = (n: number) => new Float64Array(n).fill(s.startC);
   return {
@@ -77,7 +68,7 @@ export class Cylinder {
   private readonly rhs: Float64Array;
   private readonly layerM: number;
   private readonly sideInner: number;
-  private readonly kept: Eliminated[];
+  private readonly elimination: Elimination;
   private readonly volumeM3: number;
 
   constructor(private readonly spec: CylinderSpec) {
@@ -98,7 +89,7 @@ export class Cylinder {
     );
     this.volumeM3 = Math.PI * radiusM * radiusM * this.layerM * layers;
     this.sideInner = kWmK / (radiusM * Math.log(radiusM / (radiusM - dr / 2)));
-    this.kept = [newEliminated(shells), newEliminated(shells)];
+    this.elimination = new Elimination(spec.rhoKgM3 * spec.cpJkgK, this.volumes, this.faces);
     this.up = new Float64Array(layers);
     this.rhs = new Float64Array(Math.max(shells, layers));
   }
@@ -211,32 +202,6 @@ export class Cylinder {
       for (let i = 0; i < this.spec.shells; i += 1) this.length(from, to, i, dtS, s);
   }
 
-  /**
-   * Elimination factors of all shells but the last, which depend on the step alone: kept for the two sizes
-   * that were asked for last, because a step is taken once whole and twice half, and often repeats.
-   */
-  private eliminated(dtS: number): Eliminated {
-    if (this.kept[0]!.dtS === dtS) return this.kept[0]!;
-    if (this.kept[1]!.dtS === dtS) return this.kept[1]!;
-    const { spec, faces, volumes } = this;
-    const oldest = this.kept.pop()!;
-    this.kept.unshift(oldest);
-    oldest.dtS = dtS;
-    const storage = (spec.rhoKgM3 * spec.cpJkgK) / dtS;
-    let below = 0;
-    let up = 0;
-    for (let i = 0; i < spec.shells - 1; i += 1) {
-      const c = storage * volumes[i]!;
-      const d = 1 / (c + faces[i]! + below * (1 - up));
-      oldest.own[i] = c * d;
-      oldest.inner[i] = below * d;
-      up = faces[i]! * d;
-      oldest.up[i] = up;
-      below = faces[i]!;
-    }
-    return oldest;
-  }
-
   /** Conduction along the radius of one layer, with the balance at its side. */
   private radius(from: State, to: State, layer: number, dtS: number, s: Surroundings): void {
     const { spec, faces, volumes, balance } = this;
@@ -250,7 +215,7 @@ export class Cylinder {
     const before = from.t;
     const after = to.t;
     const last = n - 1;
-    const { own, inner, up } = this.eliminated(dtS);
+    const { own, inner, up } = this.elimination.forStep(dtS);
     /* Elimination from the axis outwards; only the last shell asks what the surface does. */
     let rhs = own[0]! * before[o]!;
     rhss[0] = rhs;

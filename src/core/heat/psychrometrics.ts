@@ -10,10 +10,16 @@ export const SEA_LEVEL_PA = 101_325;
 const TABLE_FROM_C = -60;
 const TABLE_TO_C = 199;
 const PER_C = 8;
-/** Saturation pressures, Pa, every 1/8 °C: the surface balance asks for them millions of times. */
-const TABLE = Float64Array.from({ length: (TABLE_TO_C - TABLE_FROM_C) * PER_C + 2 }, (_, i) =>
-  psychrolib.GetSatVapPres(TABLE_FROM_C + i / PER_C),
-);
+/**
+ * Saturation pressures, Pa, every 1/8 °C: the surface balance asks for them millions of times. Filled when
+ * they are first asked for, so that pages which never do pay nothing.
+ */
+const TABLE = new Float64Array((TABLE_TO_C - TABLE_FROM_C) * PER_C + 2);
+
+function fillTable(): void {
+  for (let i = 0; i < TABLE.length; i += 1)
+    TABLE[i] = psychrolib.GetSatVapPres(TABLE_FROM_C + i / PER_C);
+}
 
 /**
  * Saturation vapour pressure over water (ice below 0.01 °C), Pa, straight lines in a table of 1/8 °C;
@@ -28,6 +34,7 @@ export const saturationSlope = (tempC: number): number => slopeFrom(placeInTable
 
 /** Place of a temperature in the table, kept inside it: looked up once for a pressure and its slope. */
 export function placeInTable(tempC: number): number {
+  if (TABLE[0] === 0) fillTable();
   if (tempC > TABLE_TO_C) return (TABLE_TO_C - TABLE_FROM_C) * PER_C;
   return tempC > TABLE_FROM_C ? (tempC - TABLE_FROM_C) * PER_C : 0;
 }

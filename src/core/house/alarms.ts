@@ -288,5 +288,3 @@ export function alarmChanges(
     clear: open.filter((o) => !on.has(o.alarm)).map((o) => o.key),
   };
 }
-
-export const alarmRank = (code: AlarmCode): AlarmRank => RANK[code];

@@ -12,8 +12,11 @@ import { loadSeries } from '@/features/readings/repository';
 import type { Handle } from '@/platform/db/client';
 import { findBatch, loadEntries, loadRules, openBatches, type BatchHead } from './repository';
 
+/** Where a batch stands by its record alone, without readings or judgement. */
+export type Standing = { head: BatchHead; case: Pick<Case, 'recipe' | 'state'> };
+
 /** A batch with everything that its verdict rests on. */
-export type Dossier = { head: BatchHead; entries: Entry[]; case: Case; verdict: Verdict };
+export type Dossier = Standing & { entries: Entry[]; case: Case; verdict: Verdict };
 
 async function dossierOf(db: Handle, head: BatchHead, nowS: number): Promise<Dossier> {
   const entries = await loadEntries(db, head.id);
@@ -53,6 +56,17 @@ export async function loadDossier(
 ): Promise<Dossier | null> {
   const head = await findBatch(db, batchId);
   return head && dossierOf(db, head, nowS);
+}
+
+/** Where every open batch stands: for those who ask every few seconds and need no readings. */
+export async function loadOpenStandings(db: Handle): Promise<Standing[]> {
+  const heads = await openBatches(db);
+  return Promise.all(
+    heads.map(async (head) => {
+      const state = foldBatch(head.recipe, await loadEntries(db, head.id));
+      return { head, case: { recipe: head.recipe, state } };
+    }),
+  );
 }
 
 /** Loads and judges every batch whose record is open. */

@@ -2,7 +2,7 @@ import { sql } from 'kysely';
 import { holdsDue } from '@/core';
 import { nowS } from '@/platform/clock';
 import type { Db } from '@/platform/db/client';
-import { loadOpenDossiers } from './case';
+import { loadOpenDossiers, type Dossier } from './case';
 import { recordDueHolds } from './service';
 
 const WATCH_LOCK = 710_001;
@@ -10,17 +10,17 @@ const WATCH_LOCK = 710_001;
 /**
  * Looks at every open batch once and records the holds that time and readings have made due. When
  * several processes run, one at a time does it.
+ * @returns the batches as they were looked at, for whoever looks further; none when another process looks
  */
-export async function watchOnce(db: Db): Promise<void> {
-  const due = await db.transaction().execute(async (tx) => {
+export async function watchOnce(db: Db): Promise<Dossier[]> {
+  const open = await db.transaction().execute(async (tx) => {
     const lock = await sql<{
       ok: boolean;
     }>`select pg_try_advisory_xact_lock(${WATCH_LOCK}) as ok`.execute(tx);
     if (!lock.rows[0]?.ok) return [];
-    const dossiers = await loadOpenDossiers(tx, nowS());
-    return dossiers
-      .filter((d) => holdsDue(d.case.state, d.verdict).length > 0)
-      .map((d) => d.head.id);
+    return loadOpenDossiers(tx, nowS());
   });
-  for (const id of due) await recordDueHolds(db, id);
+  for (const d of open)
+    if (holdsDue(d.case.state, d.verdict).length > 0) await recordDueHolds(db, d.head.id);
+  return open;
 }

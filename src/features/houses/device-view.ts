@@ -6,7 +6,7 @@ import {
   type BatchState,
   type ProgramStage,
 } from '@/core';
-import { loadOpenDossiers, type Dossier } from '@/features/batches/case';
+import { loadOpenStandings, type Standing } from '@/features/batches/case';
 import type { HouseProgram, Piece } from '@/features/readings/contract';
 import { houseChannels, lastReadings } from '@/features/readings/repository';
 import type { Handle } from '@/platform/db/client';
@@ -31,7 +31,7 @@ const ROOM: ProgramStage = {
   plannedS: 3600,
 };
 
-function pieceOf(d: Dossier, channelId: number): Piece | null {
+function pieceOf(d: Standing, channelId: number): Piece | null {
   const { state, recipe } = d.case;
   const probe = state.probes.find(
     (p) => p.channelId === channelId && p.what === 'core' && p.toS === null && p.name === null,
@@ -56,17 +56,13 @@ function pieceOf(d: Dossier, channelId: number): Piece | null {
 }
 
 /** What a device of a house may know: its set points, and the channels with their last value and piece. */
-export async function houseForDevice(
-  db: Handle,
-  houseId: string,
-  nowS: number,
-): Promise<HouseProgram> {
+export async function houseForDevice(db: Handle, houseId: string): Promise<HouseProgram> {
   const house = await db
     .selectFrom('house')
     .select('name')
     .where('id', '=', houseId)
     .executeTakeFirstOrThrow();
-  const open = await loadOpenDossiers(db, nowS);
+  const open = await loadOpenStandings(db);
   const here = open.filter((d) => d.case.state.run?.houseId === houseId);
   const dossier = batchInHouse(open, houseId);
   const channels = await houseChannels(db, houseId);

@@ -52,7 +52,7 @@ export function startMqtt(
   });
   const tell = async () => {
     for (const houseId of await housesWithDevices(db)) {
-      const program = JSON.stringify(await houseForDevice(db, houseId, nowS()));
+      const program = JSON.stringify(await houseForDevice(db, houseId));
       client.publish(mqttProgram(houseId), program, { retain: true, qos: 1 });
     }
   };

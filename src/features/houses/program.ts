@@ -1,5 +1,5 @@
-import { runStages, type BatchState } from '@/core';
-import type { Dossier } from '@/features/batches/case';
+import { chillStage, runStages, type BatchState } from '@/core';
+import type { Standing } from '@/features/batches/case';
 
 /** What surrounds a batch's product now: the stage's set point, then the chill's. */
 export type Surroundings = {
@@ -8,14 +8,11 @@ export type Surroundings = {
   setC: number | null;
 };
 
-/** Usual temperatures of the chill media, °C. */
-const CHILL_C = { ice_bath: 1, shower: 12, cooler: 2 } as const;
-
 export function surroundings(state: BatchState): Surroundings {
   const chill = state.chill.at(-1);
   if (state.run?.pulledS != null) {
     return chill
-      ? { stage: null, medium: chill.medium, setC: CHILL_C[chill.medium] }
+      ? { stage: null, medium: chill.medium, setC: chillStage(chill.medium, 0).airC }
       : { stage: null, medium: 'air', setC: null };
   }
   const at = runStages(state).at(-1);
@@ -24,11 +21,16 @@ export function surroundings(state: BatchState): Surroundings {
   return { stage: at.stage.name, medium, setC: at.stage.airC };
 }
 
-/** The batch that a house is working on: in it now, or last pulled and still chilling. */
-export function batchInHouse(dossiers: readonly Dossier[], houseId: string): Dossier | null {
-  const here = dossiers.filter((d) => d.case.state.run?.houseId === houseId);
+/**
+ * The batch that a house is working on: hanging in it now, else out of the load for a stage of its own,
+ * else last pulled and still chilling.
+ */
+export function batchInHouse<T extends Standing>(batches: readonly T[], houseId: string): T | null {
+  const here = batches.filter((d) => d.case.state.run?.houseId === houseId);
+  const inside = here.filter((d) => d.case.state.phase === 'in_house');
   return (
-    here.find((d) => d.case.state.phase === 'in_house') ??
+    inside.find((d) => d.case.state.run!.moves.length === 0) ??
+    inside[0] ??
     here.findLast((d) => d.case.state.phase === 'chilling') ??
     null
   );

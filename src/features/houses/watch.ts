@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import { alarmChanges, placeOf, type Author, type EntryBody } from '@/core';
-import { loadOpenDossiers, type Dossier } from '@/features/batches/case';
+import type { Dossier } from '@/features/batches/case';
 import { appendEntries, loadEntries, lockHead, type NewEntry } from '@/features/batches/repository';
 import { listHouses } from '@/features/settings/repository';
 import { nowS as clock } from '@/platform/clock';
@@ -84,23 +84,24 @@ async function learn(db: Db, d: Dossier): Promise<void> {
 /**
  * Looks at every load once: records alarms that came or went, lets houses go on that may, and keeps what
  * finished runs have taught. One process at a time.
+ * @param open the open batches as they were just looked at; a record that has grown since waits for the next look
  */
-export async function watchHouses(db: Db, nowS = clock()): Promise<void> {
+export async function watchHouses(db: Db, open: readonly Dossier[], nowS = clock()): Promise<void> {
+  if (open.length === 0) return;
   await db.connection().execute(async (held) => {
     const lock = await sql<{
       ok: boolean;
     }>`select pg_try_advisory_lock(${HOUSE_LOCK}) as ok`.execute(held);
     if (!lock.rows[0]?.ok) return;
     try {
-      await lookOnce(db, nowS);
+      await lookOnce(db, open, nowS);
     } finally {
       await sql`select pg_advisory_unlock(${HOUSE_LOCK})`.execute(held);
     }
   });
 }
 
-async function lookOnce(db: Db, nowS: number): Promise<void> {
-  const open = await loadOpenDossiers(db, nowS);
+async function lookOnce(db: Db, open: readonly Dossier[], nowS: number): Promise<void> {
   for (const house of await listHouses(db)) {
     const members = await loadOf(db, open, house.id, nowS);
     const onward = house.autoAdvance ? advance(members, nowS) : [];

@@ -12,6 +12,15 @@ const LETHALITY = {
 } as const;
 const HOURS = 3600;
 
+const PROBE = {
+  kind: 'probe_evidence',
+  maxGapS: 600,
+  handMaxGapS: 1800,
+  chillMaxGapS: 3600,
+  flatLineS: 1800,
+  maxCPerMin: 6,
+} as const;
+
 export const RULE_PRESETS: readonly RulePreset[] = [
   {
     code: 'dose-us-comminuted',
@@ -125,14 +134,7 @@ export const RULE_PRESETS: readonly RulePreset[] = [
     title: 'Probe evidence',
     source:
       'Usual site values: a logger gap of at most 10 min and hand readings at most 30 min apart in the house, 60 min in the chill; a stuck or leaping probe earns no credit.',
-    body: {
-      kind: 'probe_evidence',
-      maxGapS: 600,
-      handMaxGapS: 1800,
-      chillMaxGapS: 3600,
-      flatLineS: 1800,
-      maxCPerMin: 6,
-    },
+    body: PROBE,
   },
   {
     code: 'probe-crossed',
@@ -140,12 +142,7 @@ export const RULE_PRESETS: readonly RulePreset[] = [
     source:
       'Usual site values: as "Probe evidence", and a probe that slid out and shows the air, one that is 8 °C hotter than its neighbour for 20 min, or one not checked in ice or boiling water for 90 days earns no credit.',
     body: {
-      kind: 'probe_evidence',
-      maxGapS: 600,
-      handMaxGapS: 1800,
-      chillMaxGapS: 3600,
-      flatLineS: 1800,
-      maxCPerMin: 6,
+      ...PROBE,
       slidOut: true,
       neighbourC: 8,
       neighbourS: 1200,

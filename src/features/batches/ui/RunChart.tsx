@@ -3,6 +3,7 @@
 import type { ApexOptions } from 'apexcharts';
 import { fromBase, unitSymbol, type Reading } from '@/core';
 import { Chart } from '@/ui/chart/chart';
+import { PlainTable } from '@/ui/plain-table';
 import type { Show } from '@/ui/show';
 import { useShow } from '@/ui/show-context';
 import type { ChartEvent, ChartForecast, RunChartData } from '../chart-data';
@@ -259,30 +260,14 @@ export function RunChart({ data, height = 380 }: { data: RunChartData; height?: 
       />
       <details>
         <summary className="min-h-8 cursor-pointer small">Figures behind the chart</summary>
-        <table className="plain-table">
-          <thead>
-            <tr>
-              <th scope="col">Line</th>
-              <th scope="col">First</th>
-              <th scope="col">Highest</th>
-              <th scope="col">Last</th>
-            </tr>
-          </thead>
-          <tbody>
-            {data.lines.map((l) => {
-              const peak = l.readings.reduce((a, b) => (b.tempC > a.tempC ? b : a));
-              const cell = (r: Reading) => `${show.temp(r.tempC)} at ${show.time(r.tS)}`;
-              return (
-                <tr key={l.name}>
-                  <td>{l.name}</td>
-                  <td>{cell(l.readings[0]!)}</td>
-                  <td>{cell(peak)}</td>
-                  <td>{cell(l.readings.at(-1)!)}</td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+        <PlainTable
+          head={['Line', 'First', 'Highest', 'Last']}
+          rows={data.lines.map((l) => {
+            const peak = l.readings.reduce((a, b) => (b.tempC > a.tempC ? b : a));
+            const cell = (r: Reading) => `${show.temp(r.tempC)} at ${show.time(r.tS)}`;
+            return [l.name, cell(l.readings[0]!), cell(peak), cell(l.readings.at(-1)!)];
+          })}
+        />
       </details>
     </div>
   );

@@ -1,6 +1,7 @@
 'use client';
 
 import type { Show } from '@/ui/show';
+import { PlainTable } from '@/ui/plain-table';
 import { useShow } from '@/ui/show-context';
 import type { BenchLine } from './BenchChart';
 
@@ -84,31 +85,14 @@ export function StageEnds({ line, names }: { line: BenchLine; names: readonly st
   };
   const { stageEnds, samples } = line.answer.run;
   return (
-    <table className="plain-table">
-      <caption className="sr-only">Stages of {line.name}</caption>
-      <thead>
-        <tr>
-          <th scope="col">Stage</th>
-          <th scope="col">Ends after</th>
-          <th scope="col">By</th>
-          <th scope="col">Core</th>
-          <th scope="col">Lost</th>
-        </tr>
-      </thead>
-      <tbody>
-        {stageEnds.map((e) => {
-          const at = samples.findLast((s) => s.tS <= e.tS + 1e-6)!;
-          return (
-            <tr key={e.stage}>
-              <td>{names[e.stage]}</td>
-              <td>{show.duration(e.tS)}</td>
-              <td>{WHY[e.reason]}</td>
-              <td>{show.temp(at.coreC)}</td>
-              <td>{show.number(at.lossFraction * 100, 1)} %</td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <PlainTable
+      caption={`Stages of ${line.name}`}
+      head={['Stage', 'Ends after', 'By', 'Core', 'Lost']}
+      rows={stageEnds.map((e) => {
+        const at = samples.findLast((s) => s.tS <= e.tS + 1e-6)!;
+        const lost = `${show.number(at.lossFraction * 100, 1)} %`;
+        return [names[e.stage], show.duration(e.tS), WHY[e.reason], show.temp(at.coreC), lost];
+      })}
+    />
   );
 }

@@ -16,6 +16,7 @@ import { checkWords } from '@/features/batches/ui/verdict-words';
 import { PracticeClient } from '@/workers/practice/client';
 import type { PracticeDeed, PracticeView } from '@/workers/practice/protocol';
 import { useHydrated } from '@/ui/hydrated';
+import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
 import { Notice, StatusChip } from '@/ui/status';
 
@@ -177,41 +178,18 @@ export function PracticeDesk({ recipes, programs, rules }: Props) {
           start();
         }}
       >
-        <div>
-          <label htmlFor="practice-recipe" className="label">
-            Product
-          </label>
-          <select
-            id="practice-recipe"
-            className="field"
-            value={recipeId}
-            onChange={(e) => setRecipe(e.target.value)}
-          >
-            {recipes.map((r) => (
-              <option key={r.id} value={r.id}>
-                {r.name}
-              </option>
-            ))}
-          </select>
-        </div>
-        <div>
-          <label htmlFor="practice-program" className="label">
-            Program
-          </label>
-          <select
-            id="practice-program"
-            className="field"
-            value={programId}
-            onChange={(e) => setProgram(e.target.value)}
-          >
-            <option value="">Of the recipe</option>
-            {programs.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </select>
-        </div>
+        <SelectField
+          label="Product"
+          value={recipeId}
+          options={recipes.map((r) => [r.id, r.name] as const)}
+          onChange={setRecipe}
+        />
+        <SelectField
+          label="Program"
+          value={programId}
+          options={[['', 'Of the recipe'], ...programs.map((p) => [p.id, p.name] as const)]}
+          onChange={setProgram}
+        />
         <button className="button-main" disabled={!ready}>
           {view ? 'Begin again' : 'Hang it and start'}
         </button>

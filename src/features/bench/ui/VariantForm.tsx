@@ -1,10 +1,10 @@
 'use client';
 
-import { useId } from 'react';
 import { unitSymbol } from '@/core';
 import { stageText } from '@/features/programs/stage-text';
 import { StageEditor } from '@/features/programs/ui/StageEditor';
 import { NumberField } from '@/ui/number-field';
+import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
 import {
   productTexts,
@@ -14,33 +14,8 @@ import {
   type Variant,
 } from '../variant';
 
-function Pick({
-  label,
-  value,
-  options,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  options: readonly { id: string; name: string }[];
-  onChange: (id: string) => void;
-}) {
-  const id = useId();
-  return (
-    <div>
-      <label htmlFor={id} className="label">
-        {label}
-      </label>
-      <select id={id} className="field" value={value} onChange={(e) => onChange(e.target.value)}>
-        {options.map((o) => (
-          <option key={o.id} value={o.id}>
-            {o.name}
-          </option>
-        ))}
-      </select>
-    </div>
-  );
-}
+const named = (list: readonly { id: string; name: string }[]) =>
+  list.map((o) => [o.id, o.name] as const);
 
 /** Product, house and stages of one variant; every change is a new question to the model. */
 export function VariantForm({
@@ -78,10 +53,10 @@ export function VariantForm({
   return (
     <div className="space-y-4">
       <div className="grid gap-3 sm:grid-cols-3">
-        <Pick
+        <SelectField
           label="Product"
           value={variant.productId}
-          options={data.products}
+          options={named(data.products)}
           onChange={(productId) => {
             const p = data.products.find((x) => x.id === productId)!;
             onChange({
@@ -91,18 +66,18 @@ export function VariantForm({
             });
           }}
         />
-        <Pick
+        <SelectField
           label="Program"
           value={variant.programId}
-          options={[{ id: '', name: `Of the recipe` }, ...data.programs]}
+          options={[['', 'Of the recipe'], ...named(data.programs)]}
           onChange={(programId) =>
             onChange({ programId, stages: texts(programId, variant.productId) })
           }
         />
-        <Pick
+        <SelectField
           label="House"
           value={variant.houseId}
-          options={data.houses}
+          options={named(data.houses)}
           onChange={(houseId) => onChange({ houseId })}
         />
       </div>

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { parseNumber, toBase, unitSymbol } from '@/core';
 import { NumberField } from '@/ui/number-field';
+import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import { calibrateAction } from '../actions';
@@ -74,23 +75,12 @@ export function CalibrateForm({
         void save();
       }}
     >
-      <div>
-        <label htmlFor="check-probe" className="label">
-          Probe
-        </label>
-        <select
-          id="check-probe"
-          className="field"
-          value={channelId}
-          onChange={(e) => setChannel(e.target.value)}
-        >
-          {channels.map((c) => (
-            <option key={c.id} value={c.id}>
-              {c.name}
-            </option>
-          ))}
-        </select>
-      </div>
+      <SelectField
+        label="Probe"
+        value={channelId}
+        options={channels.map((c) => [String(c.id), c.name] as const)}
+        onChange={setChannel}
+      />
       <div className="grid gap-2 sm:grid-cols-3">
         <NumberField label="Shows in ice water" unit={degrees} value={ice} onChange={setIce} />
         <NumberField

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { RUN_EVENTS } from '@/core';
 import { EVENT_WORDS } from '@/features/batches/ui/house-words';
 import { NumberField, readFigure } from '@/ui/number-field';
+import { SelectField } from '@/ui/select-field';
 import { Notice } from '@/ui/status';
 import { usePostTo, useWorker } from './post-as';
 
@@ -55,47 +56,25 @@ function ChangeForm({ batchIds, stageIndex, stages }: Props) {
       }}
     >
       <div className="grid gap-2 sm:grid-cols-2">
-        <div>
-          <label htmlFor="change-what" className="label">
-            What
-          </label>
-          <select
-            id="change-what"
-            className="field"
-            value={what}
-            onChange={(e) => setWhat(e.target.value as What)}
-          >
-            {(Object.keys(WHAT_WORDS) as What[]).map((w) => (
-              <option key={w} value={w}>
-                {WHAT_WORDS[w]}
-              </option>
-            ))}
-          </select>
-        </div>
+        <SelectField
+          label="What"
+          value={what}
+          options={(Object.keys(WHAT_WORDS) as What[]).map((w) => [w, WHAT_WORDS[w]] as const)}
+          onChange={setWhat}
+        />
         {what === 'extend' && (
           <NumberField label="By" unit="min" value={minutes} onChange={setMinutes} />
         )}
         {what === 'skip' && (
-          <div>
-            <label htmlFor="change-to" className="label">
-              To
-            </label>
-            <select
-              id="change-to"
-              className="field"
-              value={to}
-              onChange={(e) => setTo(e.target.value)}
-            >
-              <option value="">Choose …</option>
-              {stages.map((name, i) =>
-                i > stageIndex ? (
-                  <option key={i} value={i}>
-                    {name}
-                  </option>
-                ) : null,
-              )}
-            </select>
-          </div>
+          <SelectField
+            label="To"
+            value={to}
+            options={[
+              ['', 'Choose …'],
+              ...stages.flatMap((name, i) => (i > stageIndex ? [[String(i), name] as const] : [])),
+            ]}
+            onChange={setTo}
+          />
         )}
       </div>
       <div>

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { parseNumber, toBase, fromBase, unitSymbol, type StagePlace } from '@/core';
 import { PLACE_WORDS } from '@/features/batches/ui/house-words';
 import { NumberField } from '@/ui/number-field';
+import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import { usePostTo, useWorker } from './post-as';
@@ -91,27 +92,15 @@ export function MemberActions({
           }}
         >
           <div className="grid gap-2 sm:grid-cols-3">
-            <div>
-              <label htmlFor={`to-${batchId}`} className="label">
-                Into
-              </label>
-              <select
-                id={`to-${batchId}`}
-                className="field"
-                value={place}
-                onChange={(e) => {
-                  const p = e.target.value as StagePlace;
-                  setPlace(p);
-                  setAt(shown(USUAL_C[p] ?? 20));
-                }}
-              >
-                {PLACES.map((p) => (
-                  <option key={p} value={p}>
-                    {PLACE_WORDS[p]}
-                  </option>
-                ))}
-              </select>
-            </div>
+            <SelectField
+              label="Into"
+              value={place}
+              options={PLACES.map((p) => [p, PLACE_WORDS[p]] as const)}
+              onChange={(p) => {
+                setPlace(p);
+                setAt(shown(USUAL_C[p] ?? 20));
+              }}
+            />
             <NumberField label="At" unit={degrees} value={at} onChange={setAt} />
             {warm && (
               <NumberField

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import type { ProgramStage, ReadingPlace } from '@/core';
+import { SelectField } from '@/ui/select-field';
 import { Notice } from '@/ui/status';
 import { usePostTo, useWorker } from './post-as';
 
@@ -137,45 +138,28 @@ export function StartLoad({
       </fieldset>
       {hung.length > 0 && (
         <>
-          <div>
-            <label htmlFor="load-program" className="label">
-              Program
-            </label>
-            <select
-              id="load-program"
-              className="field"
-              value={picked?.id ?? ''}
-              onChange={(e) => setProgram(e.target.value)}
-            >
-              {options.map((p) => (
-                <option key={p.id} value={p.id}>
-                  {p.name}: {p.stages.map((s) => s.name).join(', ')}
-                </option>
-              ))}
-            </select>
-          </div>
+          <SelectField
+            label="Program"
+            value={picked?.id ?? ''}
+            options={options.map(
+              (p) => [p.id, `${p.name}: ${p.stages.map((x) => x.name).join(', ')}`] as const,
+            )}
+            onChange={setProgram}
+          />
           {cores.map((c, i) => (
-            <div key={c.id}>
-              <label htmlFor={`load-probe-${c.id}`} className="label">
-                {c.name}
-              </label>
-              <select
-                id={`load-probe-${c.id}`}
-                className="field"
-                value={probes[c.id] ?? usual(i)}
-                onChange={(e) => setProbes({ ...probes, [c.id]: e.target.value })}
-              >
-                <option value="">not in this load</option>
-                {hung.flatMap((b) => [
-                  <option key={`${b.id}-t`} value={`${b.id}:thick`}>
-                    {b.name}, thickest piece
-                  </option>,
-                  <option key={`${b.id}-o`} value={`${b.id}:other`}>
-                    {b.name}, another piece
-                  </option>,
-                ])}
-              </select>
-            </div>
+            <SelectField
+              key={c.id}
+              label={c.name}
+              value={probes[c.id] ?? usual(i)}
+              options={[
+                ['', 'not in this load'],
+                ...hung.flatMap((b) => [
+                  [`${b.id}:thick`, `${b.name}, thickest piece`] as const,
+                  [`${b.id}:other`, `${b.name}, another piece`] as const,
+                ]),
+              ]}
+              onChange={(where) => setProbes({ ...probes, [c.id]: where })}
+            />
           ))}
           <p className="small">
             Every batch is judged on its own thickest piece: give each a probe there, in the coldest

@@ -4,7 +4,8 @@ import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { STAGE_KINDS, STAGE_PLACES, unitSymbol, type StageKind, type StagePlace } from '@/core';
 import { PLACE_WORDS } from '@/features/batches/ui/house-words';
 import { useShow } from '@/ui/show-context';
-import { Check, Choice, Small } from './stage-fields';
+import { SelectField } from '@/ui/select-field';
+import { Check, Small } from './stage-fields';
 import { newStageText, type StageProblem, type StageText } from '../stage-text';
 
 type Change = (patch: Partial<StageText>) => void;
@@ -66,7 +67,9 @@ function Ends({
         surface dry
       </Check>
       {endCount(t) > 1 && (
-        <Choice
+        <SelectField
+          dense
+          wrap="w-32"
           label="Joined by"
           value={t.join}
           options={JOINS}
@@ -108,13 +111,17 @@ function StageCard({
           onChange={(name) => set({ name })}
           problem={of('name')}
         />
-        <Choice<StageKind>
+        <SelectField<StageKind>
+          dense
+          wrap="w-32"
           label="Kind"
           value={t.kind}
           options={KINDS}
           onChange={(kind) => set({ kind })}
         />
-        <Choice<StagePlace>
+        <SelectField<StagePlace>
+          dense
+          wrap="w-32"
           label="Where"
           value={t.place}
           options={PLACES}
@@ -136,7 +143,9 @@ function StageCard({
               onChange={(humidity) => set({ humidity })}
               problem={of('humidity')}
             />
-            <Choice
+            <SelectField
+              dense
+              wrap="w-32"
               label="as"
               value={t.humidityAs}
               options={HUMIDITY}

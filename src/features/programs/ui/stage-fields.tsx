@@ -1,6 +1,6 @@
 'use client';
 
-import { useId, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { UnitInput } from '@/ui/unit-input';
 
 export const Small = ({
@@ -22,39 +22,6 @@ export const Small = ({
     onChange={(e) => onChange(e.target.value)}
   />
 );
-
-export function Choice<T extends string>({
-  label,
-  value,
-  options,
-  onChange,
-}: {
-  label: string;
-  value: T;
-  options: readonly (readonly [T, string])[];
-  onChange: (value: T) => void;
-}) {
-  const id = useId();
-  return (
-    <div className="w-32">
-      <label htmlFor={id} className="label text-sm">
-        {label}
-      </label>
-      <select
-        id={id}
-        className="field min-h-11"
-        value={value}
-        onChange={(e) => onChange(e.target.value as T)}
-      >
-        {options.map(([v, words]) => (
-          <option key={v} value={v}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </div>
-  );
-}
 
 export function Check({
   checked,

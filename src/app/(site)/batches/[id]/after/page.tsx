@@ -5,6 +5,7 @@ import { OverlayChart } from '@/features/houses/ui/OverlayChart';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
+import { PlainTable } from '@/ui/plain-table';
 
 /** A run looked back at: earlier runs, forecast against what happened, stages against program, loss. */
 export default async function AfterPage({ params }: { params: Promise<{ id: string }> }) {
@@ -36,60 +37,34 @@ export default async function AfterPage({ params }: { params: Promise<{ id: stri
       <div className="grid items-start gap-4 lg:grid-cols-2">
         <section className="sheet overflow-x-auto" aria-label="Stages against program">
           <h2 className="text-lg font-semibold">Stages against program</h2>
-          <table className="plain-table">
-            <thead>
-              <tr>
-                <th scope="col">Stage</th>
-                <th scope="col">Planned</th>
-                <th scope="col">Took</th>
-                <th scope="col">Difference</th>
-              </tr>
-            </thead>
-            <tbody>
-              {after.stages.map((s, i) => (
-                <tr key={i}>
-                  <td>{s.name}</td>
-                  <td>{show.duration(s.plannedS)}</td>
-                  <td>{show.duration(s.tookS)}</td>
-                  <td>{off(s.tookS - s.plannedS)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <PlainTable
+            head={['Stage', 'Planned', 'Took', 'Difference']}
+            rows={after.stages.map((s) => [
+              s.name,
+              show.duration(s.plannedS),
+              show.duration(s.tookS),
+              off(s.tookS - s.plannedS),
+            ])}
+          />
         </section>
         <section className="sheet overflow-x-auto" aria-label="Forecast against what happened">
           <h2 className="text-lg font-semibold">Forecast against what happened</h2>
           {after.lookBacks.length === 0 ? (
             <p className="text-soft">Once the batch is pulled.</p>
           ) : (
-            <table className="plain-table">
-              <thead>
-                <tr>
-                  <th scope="col">Asked at</th>
-                  <th scope="col">Core then</th>
-                  <th scope="col">Said</th>
-                  <th scope="col">Pulled {show.time(after.pulledS!)}</th>
-                </tr>
-              </thead>
-              <tbody>
-                {after.lookBacks.map((l) => (
-                  <tr key={l.atS}>
-                    <td>{show.time(l.atS)}</td>
-                    <td>{l.coreC === null ? 'none' : show.temp(l.coreC)}</td>
-                    <td>
-                      {l.ahead.p50 === null
-                        ? 'not as it was'
-                        : `${show.time(l.ahead.p50)} (${show.time(l.ahead.p10 ?? l.ahead.p50)} to ${l.ahead.p90 === null ? 'open' : show.time(l.ahead.p90)})`}
-                    </td>
-                    <td>
-                      {l.ahead.p50 === null
-                        ? ''
-                        : `${show.duration(after.pulledS! - l.ahead.p50)} ${after.pulledS! > l.ahead.p50 ? 'later' : 'earlier'}`}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <PlainTable
+              head={['Asked at', 'Core then', 'Said', `Pulled ${show.time(after.pulledS!)}`]}
+              rows={after.lookBacks.map((l) => [
+                show.time(l.atS),
+                l.coreC === null ? 'none' : show.temp(l.coreC),
+                l.ahead.p50 === null
+                  ? 'not as it was'
+                  : `${show.time(l.ahead.p50)} (${show.time(l.ahead.p10 ?? l.ahead.p50)} to ${l.ahead.p90 === null ? 'open' : show.time(l.ahead.p90)})`,
+                l.ahead.p50 === null
+                  ? ''
+                  : `${show.duration(after.pulledS! - l.ahead.p50)} ${after.pulledS! > l.ahead.p50 ? 'later' : 'earlier'}`,
+              ])}
+            />
           )}
           <p className="small">
             Worked out now from the readings of then. A person pulls when a person comes: later is

@@ -1,0 +1,37 @@
+import type { ReactNode } from 'react';
+
+/** A small table of figures: what stands in each column, then the rows; the first cell of a row names it. */
+export function PlainTable({
+  caption,
+  head,
+  rows,
+}: {
+  /** For those who can't see it, where no heading stands above. */
+  caption?: string;
+  head: readonly ReactNode[];
+  rows: readonly (readonly ReactNode[])[];
+}) {
+  return (
+    <table className="plain-table">
+      {caption && <caption className="sr-only">{caption}</caption>}
+      <thead>
+        <tr>
+          {head.map((words, i) => (
+            <th key={i} scope="col">
+              {words}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((cells, r) => (
+          <tr key={r}>
+            {cells.map((cell, i) => (
+              <td key={i}>{cell}</td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
