@@ -26,37 +26,25 @@ import {
 import { houseChannels, storeReadings } from '@/features/readings/repository';
 import { runCsv, runJson } from '@/features/records/run-export';
 import { verifyLogbook } from '@/features/records/verify';
-import { makeAuth } from '@/platform/auth';
-import { makeDb, makePool, type Db } from '@/platform/db/client';
-import { migrateToLatest } from '@/platform/db/migrate';
-import { seedRules } from '@/features/settings/service';
-import { loadDemo, type DemoDevice } from '../../scripts/demo/load';
+import type { Db } from '@/platform/db/client';
+import type { DemoDevice } from '../../scripts/demo/load';
 import { DEMO_PROGRAMS } from '../../scripts/demo/programs';
-import { freshDatabase, type TestDb } from '../support/database';
+import { demoDatabase } from '../support/database';
 import { person } from '../support/people';
 
 jest.mock('@/features/accounts/identify', () => ({}));
 
 const nowS = () => Date.now() / 1000;
 const ines = person('ines', 'operator');
-let t: TestDb;
 let demo: Db;
+let drop: () => Promise<void>;
+let url: string;
 let devices: DemoDevice[];
 
 beforeAll(async () => {
-  t = await freshDatabase();
-  await sql`drop schema public cascade`.execute(t.db);
-  await sql`create schema public`.execute(t.db);
-  const pool = makePool(t.url, 4);
-  demo = makeDb(pool);
-  await migrateToLatest(demo);
-  await seedRules(demo);
-  devices = await loadDemo(demo, makeAuth(pool, 'x'.repeat(40)), nowS());
+  ({ demo, devices, url, drop } = await demoDatabase());
 });
-afterAll(async () => {
-  await demo.destroy();
-  await t.drop();
-});
+afterAll(() => drop());
 
 const look = async (at = nowS()) => watchHouses(demo, await loadOpenDossiers(demo, at), at);
 const big = async () => loadOf(demo, await loadOpenDossiers(demo, nowS()), 'big', nowS());
@@ -323,7 +311,7 @@ test('a clock that is wrong is told: by how much, and only when it matters', () 
 
 describe('over a broker', () => {
   const port = 20_000 + Math.floor(Math.random() * 20_000);
-  const url = `mqtt://127.0.0.1:${port}`;
+  const brokerUrl = `mqtt://127.0.0.1:${port}`;
   let broker: ChildProcess;
   beforeAll(() => {
     broker = spawn('node_modules/.bin/tsx', ['src/devices/broker/main.ts'], {
@@ -334,10 +322,10 @@ describe('over a broker', () => {
   afterAll(() => void broker.kill());
 
   test('set points come retained, reports are stored, one with a wrong token is not', async () => {
-    process.env.DATABASE_URL = t.url;
+    process.env.DATABASE_URL = url;
     const { startMqtt } = await import('@/features/houses/mqtt');
-    const stop = startMqtt(demo, url)!;
-    const client = mqtt.connect(url, { reconnectPeriod: 200 });
+    const stop = startMqtt(demo, brokerUrl)!;
+    const client = mqtt.connect(brokerUrl, { reconnectPeriod: 200 });
     await new Promise((resolve) => client.once('connect', resolve));
     const told = new Promise<string>((resolve) =>
       client.on('message', (_topic, payload) => resolve(payload.toString('utf8'))),

@@ -15,35 +15,24 @@ import { currentRules, listRules, loadSite } from '@/features/settings/repositor
 import { chooseRule, editRule } from '@/features/settings/service';
 import { verifyLogbook } from '@/features/records/verify';
 import { makeAuth } from '@/platform/auth';
-import { makeDb, makePool, type Db } from '@/platform/db/client';
+import { makePool, type Db } from '@/platform/db/client';
 import { changeFeed, notify, type Change } from '@/platform/events';
-import { migrateToLatest } from '@/platform/db/migrate';
-import { seedRules } from '@/features/settings/service';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
 import { loadDemo } from '../../scripts/demo/load';
-import { freshDatabase, type TestDb } from '../support/database';
+import { demoDatabase } from '../support/database';
 
 jest.mock('@/features/accounts/identify', () => ({}));
 
 const nowS = () => Date.now() / 1000;
 const HOUR = 3600;
 
-let t: TestDb;
 let demo: Db;
+let drop: () => Promise<void>;
+let url: string;
 beforeAll(async () => {
-  t = await freshDatabase();
-  await sql`drop schema public cascade`.execute(t.db);
-  await sql`create schema public`.execute(t.db);
-  const pool = makePool(t.url, 4);
-  demo = makeDb(pool);
-  await migrateToLatest(demo);
-  await seedRules(demo);
-  await loadDemo(demo, makeAuth(pool, 'x'.repeat(40)), nowS());
+  ({ demo, url, drop } = await demoDatabase());
 });
-afterAll(async () => {
-  await demo.destroy();
-  await t.drop();
-});
+afterAll(() => drop());
 
 const open = () => loadOpenDossiers(demo, nowS());
 const phases = async () =>
@@ -99,7 +88,7 @@ test('every running batch has a plan', async () => {
 
 test('started again within the hour the demo is kept; a day later it runs anew and the old ends are told', async () => {
   const before = (await open()).map((d) => d.head.id).sort();
-  const pool = makePool(t.url, 2);
+  const pool = makePool(url, 2);
   await loadDemo(demo, makeAuth(pool, 'x'.repeat(40)), nowS());
   expect((await open()).map((d) => d.head.id).sort()).toEqual(before);
   const devices = await demo.selectFrom('device').select('revokedAt').execute();
@@ -135,7 +124,7 @@ test('the watch records a hold that time has made due, once', async () => {
 });
 
 test('a change is heard by another connection, also after the database cut the line', async () => {
-  process.env.DATABASE_URL = t.url;
+  process.env.DATABASE_URL = url;
   process.env.BETTER_AUTH_SECRET = 'x'.repeat(40);
   const heard: Change[] = [];
   const leave = changeFeed().subscribe((c) => heard.push(c));

@@ -1,11 +1,14 @@
 import { randomUUID } from 'node:crypto';
+import { sql } from 'kysely';
 import pg from 'pg';
 import { seedRules } from '@/features/settings/service';
 import { saveSite } from '@/features/settings/repository';
 import { addHouse } from '@/features/settings/service';
 import { decideVersion, saveRecipe } from '@/features/recipes/service';
+import { makeAuth } from '@/platform/auth';
 import { makeDb, makePool, type Db } from '@/platform/db/client';
 import { migrateToLatest } from '@/platform/db/migrate';
+import { loadDemo, type DemoDevice } from '../../scripts/demo/load';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
 
 export type TestDb = { db: Db; url: string; versionId: string; drop: () => Promise<void> };
@@ -63,4 +66,26 @@ export async function freshDatabase(): Promise<TestDb> {
     await admin(server, (n) => `drop database ${n} with (force)`, name);
   };
   return { db, url, versionId: saved.data.versionId, drop };
+}
+
+/** The demo in a database of its own, with its simulated houses. */
+export async function demoDatabase(): Promise<{
+  demo: Db;
+  url: string;
+  devices: DemoDevice[];
+  drop: () => Promise<void>;
+}> {
+  const t = await freshDatabase();
+  await sql`drop schema public cascade`.execute(t.db);
+  await sql`create schema public`.execute(t.db);
+  const pool = makePool(t.url, 4);
+  const demo = makeDb(pool);
+  await migrateToLatest(demo);
+  await seedRules(demo);
+  const devices = await loadDemo(demo, makeAuth(pool, 'x'.repeat(40)), Date.now() / 1000);
+  const drop = async () => {
+    await demo.destroy();
+    await t.drop();
+  };
+  return { demo, url: t.url, devices, drop };
 }

@@ -167,7 +167,9 @@ export function readStage(
         const path = i.path.join('.');
         return { field: FIELD_OF[path] ?? String(i.path[0] ?? 'name'), message: i.message };
       });
-  const problems = [...r.problems, ...issues];
+  /* A text that is no number is said once, not as a missing figure too. */
+  const said = new Set(r.problems.map((p) => p.field));
+  const problems = [...r.problems, ...issues.filter((p) => !said.has(p.field))];
   return {
     stage: problems.length === 0 && parsed.success ? parsed.data : null,
     problems,
