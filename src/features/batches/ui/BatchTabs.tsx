@@ -26,7 +26,7 @@ export function BatchTabs({ batchId }: { batchId: string }) {
             key={part}
             href={href}
             aria-current={here ? 'page' : undefined}
-            className={`flex min-h-12 items-center border-b-3 px-3 whitespace-nowrap text-ink no-underline ${here ? 'border-accent font-semibold' : 'border-transparent'}`}
+            className={`flex min-h-12 items-center border-b-3 px-2 whitespace-nowrap sm:px-3 text-ink no-underline ${here ? 'border-accent font-semibold' : 'border-transparent'}`}
           >
             {label}
           </Link>
