@@ -266,11 +266,22 @@ export type {
   Figure,
   Series,
 } from './verdict/check';
-export { chillLogs, houseWindow } from './verdict/heat-checks';
-export { coreLogs, judgedLogs, type CoreLog } from './verdict/core-probes';
+export {
+  chillView,
+  coolingOf,
+  coreLogs,
+  houseView,
+  houseWindow,
+  judgedLogs,
+  type CoreLog,
+} from './verdict/windows';
+export { type NoCredit } from './verdict/pieces';
+export { longestGrowth } from './verdict/come-up-check';
+export { piecesLethality } from './verdict/lethality-check';
+export { owedHoldS, unweighedLines, weighedAcceleratorPpm } from './verdict/weighed-basis';
 export { judgeLethality, stillNeededS } from './verdict/lethality-way';
 export { phReachedS } from './verdict/fermentation-check';
-export { holdsDue, judge, type Verdict } from './verdict/judge';
+export { holdsDue, holdsToLift, judge, JUDGEMENT, type Verdict } from './verdict/judge';
 export {
   fromBase,
   fToC,

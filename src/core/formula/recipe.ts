@@ -67,6 +67,8 @@ export type Addition = {
   id: string;
   name: string;
   kind: AdditionKind;
+  /** The animal that it comes from, for fat, skin, and meat that is added after grinding. */
+  species?: Species;
   /** Mass per mass of meat block, ≥ 0. */
   fraction: number;
   written?: Writing;
@@ -229,9 +231,17 @@ export type Recipe = {
 /** Without cure only a hot smoke is safe: set points below this are refused, °C. @source field standard, "hot and fast" */
 export const UNCURED_SMOKE_FROM_C = 71;
 
-/** True when any line of the meat block is poultry. */
+/** Words that name a bird in the languages a recipe is likely to be written in. */
+const BIRDS =
+  /\b(chicken|hen|fowl|turkey|duck|goose|geese|quail|guinea ?fowl|pheasant|partridge|ostrich|poultry|poulet|dinde|canard|oie|volaille|pollo|pavo|pato|huhn|hühner\p{L}*|hähnchen\p{L}*|pute|puten\p{L}*|ente|enten\p{L}*|gans|gänse\p{L}*|geflügel\p{L}*|schmaltz)s?(?!\p{L})/iu;
+
+/**
+ * True when anything of the product is poultry: meat block, fat, skin, inclusions. A name that says so
+ * counts like a species that does: it can only ask for more.
+ */
 export const hasPoultry = (recipe: Recipe) =>
-  recipe.meat.some((line) => line.species === 'poultry');
+  recipe.meat.some((line) => line.species === 'poultry' || BIRDS.test(line.name)) ||
+  recipe.additions.some((a) => a.species === 'poultry' || BIRDS.test(a.name));
 
 /** Accelerator (ascorbate or erythorbate) in-going, ppm of the meat block. */
 export const acceleratorPpm = (recipe: Recipe) =>

@@ -1,11 +1,16 @@
-import { checkCooling } from '../cooling/check-cooling';
-import { comeUp } from '../cooling/come-up';
 import { wetBulbFromRh } from '../heat/psychrometrics';
 import type { Reading } from '../lethality/reading';
 import type { AlarmState } from '../logbook/state';
-import { coreLogs, judgedLogs, type CoreLog } from '../verdict/core-probes';
 import type { Case } from '../verdict/check';
-import { chillLogs, houseWindow, riseLog } from '../verdict/heat-checks';
+import { longestGrowth } from '../verdict/come-up-check';
+import {
+  chillView,
+  coolingOf,
+  coreLogs,
+  houseWindow,
+  judgedLogs,
+  type CoreLog,
+} from '../verdict/windows';
 import { FAT_OUT_C } from './program-troubles';
 import { runStages, type RunStage } from './run-stage';
 
@@ -83,7 +88,7 @@ const lastOf = (log: readonly Reading[]) => log.at(-1) ?? null;
 const since = (log: readonly Reading[], tS: number) => log.filter((r) => r.tS >= tS);
 const inHouse = (v: View) => v.c.state.phase === 'in_house' && v.at !== null;
 /** The last reading of a log that is credited: what a faulty probe shows is no temperature of a core. */
-const lastCredited = (l: CoreLog | null) => l?.evidence.spans.at(-1)?.at(-1) ?? null;
+const lastCredited = (l: CoreLog | null) => l?.spans.at(-1)?.at(-1) ?? null;
 
 const fireOut: Look = (v) => {
   if (!inHouse(v) || v.at!.place !== 'house' || v.at!.stage.airC < 30) return null;
@@ -109,7 +114,7 @@ const airOutOfBand: Look = (v) => {
 const coreStall: Look = (v) => {
   if (!inHouse(v) || v.nowS - v.at!.startS < STALL.windowS) return null;
   const target = v.at!.stage.ends?.coreC ?? v.at!.stage.endCoreC;
-  const log = v.core?.evidence.spans.at(-1) ?? [];
+  const log = v.core?.spans.at(-1) ?? [];
   const recent = since(log, v.nowS - STALL.windowS);
   const [first, last] = [recent[0], lastOf(recent)];
   const air = lastOf(v.air);
@@ -141,17 +146,16 @@ const tooHot: Look = (v) => {
 const comeUpRunningOut: Look = (v) => {
   if (!inHouse(v) || v.c.recipe.fermentation) return null;
   const { fromC, toC, maxS } = v.c.rules.come_up.body;
-  if (!v.core) return null;
-  const w = comeUp({ readings: riseLog(v.c, v.core, fromC), fromC, toC, maxS });
-  if (w.status !== 'incomplete' || w.startS === null) return null;
-  const goneS = v.nowS - w.startS;
-  return goneS > CLOSE_SHARE * maxS ? { leftS: maxS - goneS, dueS: w.startS + maxS, toC } : null;
+  const g = longestGrowth(v.c, { fromC, toC, maxS });
+  if (!g || g.status !== 'incomplete' || !g.now || g.elapsedS < CLOSE_SHARE * maxS) return null;
+  const leftS = maxS - g.elapsedS;
+  return { leftS, dueS: v.nowS + leftS, toC };
 };
 
 const coolingRunningOut: Look = (v) => {
   if (v.c.state.phase !== 'chilling') return null;
-  for (const log of chillLogs(v.c)) {
-    const { steps } = checkCooling({ readings: log.readings, steps: v.c.rules.cooling.body.steps });
+  for (const { log } of chillView(v.c)?.counted ?? []) {
+    const steps = coolingOf(v.c, log);
     const open = steps.find((s) => s.status === 'incomplete' && s.startS !== null);
     if (!open) continue;
     const leftS = open.startS! + open.maxS - v.nowS;
@@ -180,11 +184,14 @@ const noReadings: Look = (v) => {
   return silentS > rule.maxGapS / 2 ? { silentS, limitS: rule.maxGapS } : null;
 };
 
+/** A core that shows the air, or more than a core can: most often a probe that hangs in the air. */
+const SLID_OUT = ['reads_air', 'too_high'];
+
 const probeSlidOut: Look = (v) => {
   if (!inHouse(v)) return null;
   for (const log of v.logs) {
     const end = lastOf(log.readings)?.tS;
-    const out = log.evidence.rejected.find((r) => r.reason === 'reads_air' && r.toS === end);
+    const out = log.rejected.find((r) => SLID_OUT.includes(r.reason) && r.toS === end);
     if (out) return { fromS: out.fromS, channelId: log.channelId ?? 0 };
   }
   return null;

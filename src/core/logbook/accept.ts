@@ -26,6 +26,8 @@ export type Refusal =
   | 'probe_already_placed'
   | 'probe_not_placed'
   | 'no_open_hold'
+  | 'not_on_hold'
+  | 'no_rework'
   | 'on_hold'
   | 'unknown_target'
   | 'already_signed'
@@ -72,7 +74,8 @@ const ASK: { [K in EntryKind]?: Ask<K> } = {
   cure_hold_started: (s, _b, r) => {
     if (!r.cure) return 'not_cured';
     if (!s.weighed[CURE_LINE]) return 'cure_first';
-    return s.hold ? 'hold_already_running' : null;
+    if (s.run) return 'run_already_started';
+    return s.hold && s.hold.endS === null ? 'hold_already_running' : null;
   },
   cure_hold_ended: (s) => (s.hold && s.hold.endS === null ? null : 'hold_not_running'),
   run_started: (s, b, r) => {
@@ -104,8 +107,15 @@ const ASK: { [K in EntryKind]?: Ask<K> } = {
   ph_logged: (_s, _b, r) => (r.fermentation ? null : 'not_fermented'),
   pulled: inRun,
   chill_started: (s) => (s.run?.pulledS == null ? 'not_pulled' : null),
-  disposed: (s, b) =>
-    s.holds.some((h) => h.open) || b.disposition === 'destroy' ? null : 'no_open_hold',
+  disposed: (s, b) => {
+    const open = s.holds.filter((h) => h.open);
+    if (b.disposition === 'destroy') return null;
+    if (open.length === 0) return 'no_open_hold';
+    return b.checks.every((code) => open.some((h) => h.check === code)) ? null : 'not_on_hold';
+  },
+  rework_done: (s) => (s.reworkOpen ? null : 'no_rework'),
+  hold_lifted: (s, b) =>
+    s.holds.some((h) => h.open && h.id === b.holdId && h.source === 'rule') ? null : 'no_open_hold',
   signed: (s) => {
     if (s.practice) return 'practice';
     return s.holds.some((h) => h.open) ? 'on_hold' : null;

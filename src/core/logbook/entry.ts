@@ -56,6 +56,8 @@ export type EntryBody =
       nitriteFraction?: number;
       lot?: string;
       lotId?: string;
+      /** A person was asked about an amount far from its target and stands by it. */
+      confirmed?: true;
     }
   | {
       kind: 'lot_allowed';
@@ -67,10 +69,24 @@ export type EntryBody =
       nitriteFraction?: number;
       reason: string;
     }
-  | { kind: 'cure_checked'; weighedId: string; readingG: number; method: CheckMethod }
+  | {
+      kind: 'cure_checked';
+      weighedId: string;
+      readingG: number;
+      method: CheckMethod;
+      /** Scale of the second look, g a division; the first one's when left out. */
+      scaleResolutionG?: number;
+    }
   | { kind: 'cure_hold_started'; coolerC?: number }
   | { kind: 'cure_hold_ended'; coolerC?: number }
-  | { kind: 'step_done'; step: StepName; tempC?: number; weightG?: number }
+  | {
+      kind: 'step_done';
+      step: StepName;
+      tempC?: number;
+      weightG?: number;
+      /** Lines of the recipe that a person decided to leave out of what is stuffed. */
+      without?: string[];
+    }
   | {
       kind: 'run_started';
       houseId: string;
@@ -99,9 +115,21 @@ export type EntryBody =
       position?: string;
     }
   | { kind: 'probe_removed'; channelId: number; reason: string }
-  | { kind: 'reading_logged'; what: ReadingPlace; tempC: number; thickest: boolean }
+  | {
+      kind: 'reading_logged';
+      what: ReadingPlace;
+      tempC: number;
+      thickest: boolean;
+      /** The piece that it was taken in, where there is more than one. */
+      piece?: string;
+    }
   | { kind: 'readings_imported'; fileName: string; sha256: string; channels: ImportedChannel[] }
-  | { kind: 'ph_logged'; ph: number }
+  | {
+      kind: 'ph_logged';
+      ph: number;
+      /** When its meter was last checked in buffers, epoch s. */
+      meterCheckedS?: number;
+    }
   | { kind: 'pulled' }
   | { kind: 'chill_started'; medium: ChillMedium }
   | { kind: 'noted'; text: string }
@@ -113,8 +141,19 @@ export type EntryBody =
       authority?: string;
       checks: string[];
     }
+  /** What a disposition asked for has been done. */
+  | { kind: 'rework_done'; text: string }
+  /** A hold whose cause was a slip that has been corrected. */
+  | { kind: 'hold_lifted'; holdId: string; reason: string }
   | { kind: 'corrected'; reason: string; replacement: EntryBody | null; happenedS?: number }
-  | { kind: 'signed'; verdictSha256: string; evidenceSha256: string; statement: string };
+  | {
+      kind: 'signed';
+      verdictSha256: string;
+      evidenceSha256: string;
+      statement: string;
+      /** Which judgement gave the verdict; 1 where it does not say. */
+      judgement?: number;
+    };
 
 export type EntryKind = EntryBody['kind'];
 

@@ -1,5 +1,6 @@
 import { CURE_LINE } from '../formula/scale-recipe';
 import type { Recipe } from '../formula/recipe';
+import { touchedBy } from './bearing';
 import { effectiveEntries } from './effective';
 import type { EffectiveEntry, Entry, EntryBody, EntryKind } from './entry';
 import type { BatchState, Phase } from './state';
@@ -28,6 +29,9 @@ function empty(): BatchState {
     allowedLots: [],
     holds: [],
     dispositions: [],
+    reworkOpen: false,
+    touched: {},
+    corrected: {},
     signature: null,
     phase: 'weighing',
     lastS: 0,
@@ -56,6 +60,7 @@ const APPLY: Apply = {
       scaleResolutionG: b.scaleResolutionG,
       nitriteFraction: b.nitriteFraction ?? null,
       lotId: b.lotId ?? null,
+      confirmed: b.confirmed ?? false,
       atS: e.happenedS,
       by: e.by,
     };
@@ -63,18 +68,39 @@ const APPLY: Apply = {
   cure_checked: (s, b, e) => {
     const cure = s.weighed[CURE_LINE];
     if (cure?.entryId !== b.weighedId) return;
-    const matches = Math.abs(b.readingG - cure.amountG) <= cure.scaleResolutionG + 1e-9;
-    s.cureCheck = { method: b.method, readingG: b.readingG, matches, by: e.by, atS: e.happenedS };
+    const finerG = Math.min(cure.scaleResolutionG, b.scaleResolutionG ?? Infinity);
+    s.cureCheck = {
+      method: b.method,
+      second: e.by.id !== cure.by.id,
+      readingG: b.readingG,
+      matches: Math.abs(b.readingG - cure.amountG) <= finerG + 1e-9,
+      by: e.by,
+      atS: e.happenedS,
+    };
   },
   cure_hold_started: (s, b, e) => {
-    s.hold = { startS: e.happenedS, endS: null, warmestC: warmer(null, b.coolerC) };
+    const stretch = { startS: e.happenedS, endS: null };
+    s.hold = {
+      startS: s.hold?.startS ?? e.happenedS,
+      endS: null,
+      warmestC: warmer(s.hold?.warmestC ?? null, b.coolerC),
+      stretches: [...(s.hold?.stretches ?? []), stretch],
+    };
   },
   cure_hold_ended: (s, b, e) => {
-    if (s.hold)
-      s.hold = { ...s.hold, endS: e.happenedS, warmestC: warmer(s.hold.warmestC, b.coolerC) };
+    const last = s.hold?.stretches.at(-1);
+    if (!s.hold || !last) return;
+    last.endS = e.happenedS;
+    s.hold.endS = e.happenedS;
+    s.hold.warmestC = warmer(s.hold.warmestC, b.coolerC);
   },
   step_done: (s, b, e) => {
-    s.steps[b.step] = { atS: e.happenedS, tempC: b.tempC ?? null, weightG: b.weightG ?? null };
+    s.steps[b.step] = {
+      atS: e.happenedS,
+      tempC: b.tempC ?? null,
+      weightG: b.weightG ?? null,
+      without: b.without ?? [],
+    };
   },
   run_started: (s, b, e) => {
     s.run = {
@@ -91,6 +117,8 @@ const APPLY: Apply = {
       pauses: [],
       events: [],
       pulledS: null,
+      pulls: [],
+      earlierChill: [],
     };
   },
   stage_started: (s, b, e) => {
@@ -146,14 +174,19 @@ const APPLY: Apply = {
       position: b.position ?? null,
       fromS: e.happenedS,
       toS: null,
+      removed: null,
     });
   },
   probe_removed: (s, b, e) => {
     const probe = s.probes.findLast((p) => p.channelId === b.channelId && p.toS === null);
-    if (probe) probe.toS = e.happenedS;
+    if (probe) {
+      probe.toS = e.happenedS;
+      probe.removed = { reason: b.reason, by: e.by };
+    }
   },
   reading_logged: (s, b, e) => {
-    s.hand.push({ what: b.what, tempC: b.tempC, thickest: b.thickest, tS: e.happenedS, by: e.by });
+    const { what, tempC, thickest } = b;
+    s.hand.push({ what, tempC, thickest, piece: b.piece ?? null, tS: e.happenedS, by: e.by });
   },
   readings_imported: (s, b) => {
     for (const c of b.channels) {
@@ -165,11 +198,12 @@ const APPLY: Apply = {
         position: null,
         fromS: s.startedS,
         toS: null,
+        removed: null,
       });
     }
   },
   ph_logged: (s, b, e) => {
-    s.ph.push({ ph: b.ph, tS: e.happenedS, by: e.by });
+    s.ph.push({ ph: b.ph, tS: e.happenedS, meterCheckedS: b.meterCheckedS ?? null, by: e.by });
   },
   lot_allowed: (s, b) => {
     s.allowedLots.push({
@@ -180,7 +214,9 @@ const APPLY: Apply = {
     });
   },
   pulled: (s, _b, e) => {
-    if (s.run) s.run.pulledS = e.happenedS;
+    if (!s.run) return;
+    s.run.pulledS = e.happenedS;
+    s.run.pulls.push({ atS: e.happenedS, againS: null });
   },
   chill_started: (s, b, e) => {
     s.chill.push({ medium: b.medium, startS: e.happenedS });
@@ -193,32 +229,48 @@ const APPLY: Apply = {
       check: b.check ?? null,
       reason: b.reason,
       atS: e.happenedS,
+      seq: e.seq,
       by: e.by,
       open: true,
     });
   },
   disposed: (s, b, e) => {
+    const onHold = new Set(s.holds.filter((h) => h.open).map((h) => h.check));
+    const checks = b.checks.filter((code) => onHold.has(code));
     s.dispositions.push({
       kind: b.disposition,
       reason: b.reason,
       authority: b.authority ?? null,
-      checks: b.checks,
+      checks,
       by: e.by,
       atS: e.happenedS,
       seq: e.seq,
     });
     for (const h of s.holds)
       if (h.open && (h.check === null || b.checks.includes(h.check))) h.open = false;
-    if (b.disposition === 'cook_on' && s.run) {
+    if (b.disposition === 'rework') s.reworkOpen = true;
+    if (b.disposition === 'cook_on' && s.run && s.run.pulledS !== null) {
+      s.run.pulls.at(-1)!.againS = e.happenedS;
+      s.run.earlierChill.push(...s.chill);
       s.run.pulledS = null;
       s.chill = [];
     }
+  },
+  rework_done: (s) => {
+    s.reworkOpen = false;
+  },
+  hold_lifted: (s, b) => {
+    const hold = s.holds.find((h) => h.id === b.holdId && h.source === 'rule');
+    if (hold) hold.open = false;
   },
   corrected: () => undefined,
   signed: (s, _b, e) => {
     s.signature = { by: e.by, atS: e.happenedS, entryId: e.id, stands: true };
   },
 };
+
+/** What after a signature opens the record again. */
+const REOPENS: readonly EntryKind[] = ['corrected', 'disposed', 'held'];
 
 function phaseOf(s: BatchState, recipe: Recipe): Phase {
   if (s.dispositions.some((d) => d.kind === 'destroy')) return 'destroyed';
@@ -255,14 +307,10 @@ export function foldBatch(recipe: Recipe, entries: readonly Entry[]): BatchState
     state.meatResolutionG = meat.reduce((sum, w) => sum + w!.scaleResolutionG, 0);
   }
   const signed = state.signature && entries.find((e) => e.id === state.signature!.entryId);
-  if (
-    signed &&
-    entries.some(
-      (e) => e.seq > signed.seq && (e.body.kind === 'corrected' || e.body.kind === 'disposed'),
-    )
-  ) {
+  if (signed && entries.some((e) => e.seq > signed.seq && REOPENS.includes(e.body.kind)))
     state.signature!.stands = false;
-  }
+  state.touched = touchedBy(entries, () => true);
+  state.corrected = touchedBy(entries, (e) => e.body.kind === 'corrected');
   state.phase = phaseOf(state, recipe);
   return state;
 }

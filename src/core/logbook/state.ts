@@ -29,11 +29,15 @@ export type Weighed = {
   scaleResolutionG: number;
   nitriteFraction: number | null;
   lotId: string | null;
+  /** A person stands by an amount far from its target. */
+  confirmed: boolean;
   atS: number;
   by: Author;
 };
 export type CureCheck = {
   method: CheckMethod;
+  /** Somebody else than who weighed it looked. */
+  second: boolean;
   readingG: number;
   matches: boolean;
   by: Author;
@@ -47,11 +51,14 @@ export type ProbeUse = {
   position: string | null;
   fromS: number;
   toS: number | null;
+  /** Why it was taken out, and by whom: a decision that sets it aside from then on. */
+  removed: { reason: string; by: Author } | null;
 };
 export type HandReading = {
   what: ReadingPlace;
   tempC: number;
   thickest: boolean;
+  piece: string | null;
   tS: number;
   by: Author;
 };
@@ -61,6 +68,7 @@ export type Hold = {
   check: string | null;
   reason: string;
   atS: number;
+  seq: number;
   by: Author;
   open: boolean;
 };
@@ -68,6 +76,7 @@ export type Disposition = {
   kind: DispositionKind;
   reason: string;
   authority: string | null;
+  /** The checks that were on hold when it was made: nothing else is decided by it. */
   checks: string[];
   by: Author;
   atS: number;
@@ -101,8 +110,20 @@ export type BatchState = {
   meatResolutionG: number;
   weighed: Record<string, Weighed>;
   cureCheck: CureCheck | null;
-  hold: { startS: number; endS: number | null; warmestC: number | null } | null;
-  steps: Partial<Record<StepName, { atS: number; tempC: number | null; weightG: number | null }>>;
+  hold: {
+    startS: number;
+    /** End of the last stretch; null while one runs. */
+    endS: number | null;
+    warmestC: number | null;
+    /** Stretches in the cooler: more than one when it was ended by mistake and taken up again. */
+    stretches: { startS: number; endS: number | null }[];
+  } | null;
+  steps: Partial<
+    Record<
+      StepName,
+      { atS: number; tempC: number | null; weightG: number | null; without: string[] }
+    >
+  >;
   run: {
     houseId: string;
     startS: number;
@@ -119,6 +140,10 @@ export type BatchState = {
     pauses: { fromS: number; toS: number | null; reason: string; by: Author }[];
     events: { event: RunEvent; text: string | null; atS: number; by: Author }[];
     pulledS: number | null;
+    /** Every pull, and when it was taken back to cook on. */
+    pulls: { atS: number; againS: number | null }[];
+    /** Chills of pulls that were taken back. */
+    earlierChill: { medium: ChillMedium; startS: number }[];
   } | null;
   practice: boolean;
   alarms: AlarmState[];
@@ -126,11 +151,17 @@ export type BatchState = {
   probes: ProbeUse[];
   hand: HandReading[];
   /** pH of the test piece, in time. */
-  ph: { ph: number; tS: number; by: Author }[];
+  ph: { ph: number; tS: number; meterCheckedS: number | null; by: Author }[];
   /** Lots, or labels, that a person decided to use in spite of what is wrong with them. */
   allowedLots: AllowedLot[];
   holds: Hold[];
   dispositions: Disposition[];
+  /** Rework that was asked for and has not been recorded. */
+  reworkOpen: boolean;
+  /** Highest seq of an entry that bears on each check; see logbook/bearing. */
+  touched: Record<string, number>;
+  /** The same for corrections alone. */
+  corrected: Record<string, number>;
   /** The signature that stands; a correction recorded after it re-opens the batch. */
   signature: { by: Author; atS: number; entryId: string; stands: boolean } | null;
   phase: Phase;

@@ -5,8 +5,8 @@ import type { Reading } from '../lethality/reading';
 /** A probe checked in ice water and, when it was, in boiling water; what it showed, °C. */
 export type CalibrationCheck = { iceC: number; boilC?: number; altitudeM: number };
 
-/** A check that counts from its time on. */
-export type Calibration = { atS: number; offsetC: number };
+/** A check that counts from its time on; one that failed counts against what was read since the check before it. */
+export type Calibration = { atS: number; offsetC: number; ok?: boolean };
 
 export type CalibrationResult =
   | { ok: true; offsetC: number; boilsAtC: number }
@@ -63,4 +63,28 @@ export function isCalibrated(
 ): boolean {
   const last = inForce(calibrations, tS);
   return last !== null && tS - last.atS <= maxAgeS;
+}
+
+/** Did this check find the probe out of tolerance? */
+const failed = (check: Calibration) =>
+  check.ok === false || Math.abs(check.offsetC) > MOST_OFFSET_C;
+
+/**
+ * May a reading be credited by the checks of its probe: the last one before it was passed and is not older than
+ * maxAgeS, and the next one after it did not find the probe wrong.
+ * @param maxAgeS s; left out, no check is asked for, but a failed one still counts
+ */
+export function isTrusted(
+  calibrations: readonly Calibration[],
+  tS: number,
+  maxAgeS: number | undefined,
+): boolean {
+  const last = inForce(calibrations, tS);
+  if (last && failed(last)) return false;
+  const next = calibrations.reduce<Calibration | null>(
+    (best, k) => (k.atS > tS && (!best || k.atS < best.atS) ? k : best),
+    null,
+  );
+  if (next && failed(next)) return false;
+  return maxAgeS === undefined || (last !== null && tS - last.atS <= maxAgeS);
 }

@@ -4,6 +4,7 @@ import type { ProbeRule } from '../rules/rule';
 import { RULE_PRESETS } from '../rules/tables/presets';
 import { isCalibrated, type Calibration } from './calibration';
 import { slidOutSpans } from './slid-out';
+import { flatSpans } from './stuck';
 
 export type ProbeSource = 'logger' | 'hand';
 export type ProbePhase = 'house' | 'chill';
@@ -31,24 +32,9 @@ const { kind: _kind, ...crossed } = RULE_PRESETS.find((p) => p.code === 'probe-c
 /** What counts where no rule says otherwise: the figures of the preset `probe-crossed`. */
 export const USUAL_PROBE: Omit<ProbeRule, 'kind'> = crossed;
 
-/** Same to the last digit of any logger, °C. */
-const SAME_C = 1e-4;
 const USUAL_DIAMETER_MM = 38;
 
 type IndexSpan = [number, number];
-
-function flatSpans(readings: readonly Reading[], flatLineS: number): IndexSpan[] {
-  const out: IndexSpan[] = [];
-  let start = 0;
-  for (let i = 1; i <= readings.length; i += 1) {
-    const same =
-      i < readings.length && Math.abs(readings[i]!.tempC - readings[start]!.tempC) <= SAME_C;
-    if (same) continue;
-    if (readings[i - 1]!.tS - readings[start]!.tS > flatLineS) out.push([start + 1, i - 1]);
-    start = i;
-  }
-  return out;
-}
 
 /** Stretches longer than `longS` in which the probe is hotter than the coolest of its neighbours by more than `mostC`. */
 function driftSpans(

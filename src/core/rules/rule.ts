@@ -29,7 +29,11 @@ export type FermentationRule = {
   targetPh: number;
   floorC: number;
   /** Limit by the warmest chamber temperature, rising; the last one holds for all above. */
-  bands: { belowC: number; degreeHours: number }[];
+  bands: { belowC: number; degreeHours: number; inclusive?: boolean }[];
+  /** pH counts once two readings this far apart show it, s; 15 min where left out. */
+  phApartS?: number;
+  /** Longest above floorC after the pH was reached and before the cook, s. */
+  warmAfterMaxS?: number;
 };
 export type LethalityRule = {
   kind: 'lethality';
@@ -50,6 +54,8 @@ export type CureHoldRule = {
   minS: number;
   maxCoolerC: number;
   acceleratorFromPpm: number;
+  /** Longest that raw cured meat may be held, s; the recipe's own limit where left out. */
+  maxS?: number;
 };
 export type UncuredSmokeRule = {
   kind: 'uncured_smoke';

@@ -1,7 +1,7 @@
 import type { Entry, EntryBody } from '../logbook/entry';
 
-/** A fact for tests: when it happened, s, and what it says. */
-export type Line = [number, EntryBody];
+/** A fact for tests: when it happened, s, what it says, and who says it (Ann where nobody is named). */
+export type Line = [number, EntryBody, by?: string];
 
 /** A weighing on a 0.1 g scale that hit its target. */
 export const weighed = (
@@ -31,14 +31,14 @@ export const started = (plannedMeatG: number): Line => [
   },
 ];
 
-/** The lines as entries e0, e1 … in that order, recorded as they happened, by one person. */
+/** The lines as entries e0, e1 … in that order, recorded as they happened, by one person unless they name another. */
 export const entriesOf = (lines: readonly Line[]): Entry[] =>
-  lines.map(([happenedS, body], i) => ({
+  lines.map(([happenedS, body, by = 'Ann'], i) => ({
     id: `e${i}`,
     seq: i + 1,
     happenedS,
     recordedS: happenedS,
-    by: { id: 'ann', name: 'Ann' },
+    by: { id: by.toLowerCase(), name: by },
     corrects: null,
     body,
   }));

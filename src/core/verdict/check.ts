@@ -13,7 +13,9 @@ export type CheckCode =
   | 'come_up'
   | 'lethality'
   | 'cooling'
-  | 'probe_evidence';
+  | 'probe_evidence'
+  | 'ingredients'
+  | 'rework';
 
 /** A figure behind a check: what it is, SI value, and the quantity that tells the screen how to show it. */
 export type Figure = {

@@ -1,9 +1,14 @@
 import { ppmBand, ppmFromWeighed } from '../formula/dose-cure';
 import { CURE_LINE } from '../formula/scale-recipe';
 import { doseLimits } from '../rules/rule';
-import { requiredHoldS } from '../schedule/recipe-blocks';
 import { check, type Case, type Check, type Figure } from './check';
-import { weighedBasis } from './weighed-basis';
+import { holdWarmestC } from './known-temps';
+import { owedHoldS, unweighedLines, weighedBasis } from './weighed-basis';
+
+/** A scale whose division is more than this share of a dose cannot weigh it. */
+export const TOO_COARSE_SHARE = 0.1;
+/** Rounding of binary figures, not a margin. */
+const SAME_SHARE = 1e-9;
 
 /** Dose recorded from what was weighed, checked a second time, and inside the site's limits. */
 export function checkDose({ recipe, rules, state }: Case): Check {
@@ -12,7 +17,7 @@ export function checkDose({ recipe, rules, state }: Case): Check {
   const cure = state.weighed[CURE_LINE];
   if (state.meatG === null) return check('dose', rule, 'missing', 'meat_not_weighed');
   if (!cure) return check('dose', rule, 'missing', 'cure_not_weighed');
-  const { basisG, resolutionG } = weighedBasis(recipe, state, state.meatG, rule.body.basis);
+  const { basisG, resolutionG, far } = weighedBasis(recipe, state, state.meatG, rule.body.basis);
   const { minPpm, maxPpm } = doseLimits(rule.body);
   const input = {
     basisG,
@@ -35,33 +40,81 @@ export function checkDose({ recipe, rules, state }: Case): Check {
   if (rule.body.basis !== 'meat_block') figures.push({ name: 'basisG', value: basisG, unit: 'g' });
   if (ppm > maxPpm) return check('dose', rule, 'fail', 'over_limit', figures);
   if (ppm < minPpm) return check('dose', rule, 'fail', 'under_limit', figures);
+  const coarse =
+    cure.scaleResolutionG > TOO_COARSE_SHARE * cure.amountG ||
+    (band.ppmHigh > maxPpm && band.ppmLow < minPpm);
+  if (coarse) {
+    figures.push({ name: 'scaleG', value: cure.scaleResolutionG, unit: 'dose' });
+    return check('dose', rule, 'fail', 'scale_too_coarse', figures);
+  }
+  /* What the scales cannot exclude counts: the top of the band is held against the most. */
+  if (band.ppmHigh > maxPpm * (1 + SAME_SHARE))
+    return check('dose', rule, 'fail', 'band_over_limit', figures);
+  if (far.length > 0) return check('dose', rule, 'missing', 'line_far_off', figures);
   if (!state.cureCheck) return check('dose', rule, 'missing', 'not_checked', figures);
   if (!state.cureCheck.matches) return check('dose', rule, 'missing', 'check_differs', figures);
+  if (state.cureCheck.method === 'second_person' && !state.cureCheck.second)
+    return check('dose', rule, 'missing', 'same_person', figures);
   return check('dose', rule, 'pass', state.cureCheck.method, figures);
 }
 
-/** The cure hold was long enough and cold enough, or is not needed. */
-export function checkCureHold({ recipe, rules, state, nowS }: Case): Check {
+/** Everything that the recipe asks for was weighed before it was stuffed, or left out by a decision. */
+export function checkIngredients({ recipe, rules, state }: Case): Check | null {
+  const { stuff } = state.steps;
+  if (!stuff) return null;
+  const lines = unweighedLines(recipe, state).filter((id) => !stuff.without.includes(id));
+  const figures: Figure[] = [{ name: 'lines', value: lines.length, unit: 'count' }];
+  return lines.length > 0
+    ? check('ingredients', rules.formula, 'missing', 'not_weighed', figures)
+    : check('ingredients', rules.formula, 'pass', 'weighed', figures);
+}
+
+/** Seconds that the batch was in the cooler, all stretches together; one that runs, up to now. */
+const heldS = ({ state, nowS }: Case) =>
+  state.hold!.stretches.reduce((sum, s) => sum + (s.endS ?? nowS) - s.startS, 0);
+
+/** The cure hold was long enough, cold enough and not too long, or is not needed. */
+export function checkCureHold(c: Case): Check {
+  const { recipe, rules, state } = c;
   const rule = rules.cure_hold;
-  const neededS = requiredHoldS(recipe, rule.body);
-  if (neededS === 0)
-    return check('cure_hold', rule, 'pass', recipe.cure ? 'accelerator' : 'no_cure_in_recipe');
-  if (!state.hold)
-    return check('cure_hold', rule, state.run ? 'fail' : 'missing', 'not_started', [
-      { name: 'neededS', value: neededS, unit: 's' },
-    ]);
-  const { startS, endS, warmestC } = state.hold;
+  const neededS = owedHoldS(c, rule.body);
+  if (!state.hold) {
+    if (neededS === 0)
+      return check('cure_hold', rule, 'pass', recipe.cure ? 'accelerator' : 'no_cure_in_recipe');
+    const claimed = recipe.additions.some((a) => a.kind === 'accelerator' && !state.weighed[a.id]);
+    return check(
+      'cure_hold',
+      rule,
+      state.run && !claimed ? 'fail' : 'missing',
+      claimed ? 'accelerator_not_weighed' : 'not_started',
+      [{ name: 'neededS', value: neededS, unit: 's' }],
+    );
+  }
+  const warmestC = holdWarmestC(c);
+  const maxS = Math.min(rule.body.maxS ?? Infinity, longestHoldS(c));
   const figures: Figure[] = [
-    { name: 'heldS', value: (endS ?? state.run?.startS ?? nowS) - startS, unit: 's' },
+    { name: 'heldS', value: heldS(c), unit: 's' },
     { name: 'neededS', value: neededS, unit: 's' },
     { name: 'maxCoolerC', value: rule.body.maxCoolerC, unit: 'C' },
   ];
   if (warmestC !== null) figures.push({ name: 'warmestC', value: warmestC, unit: 'C' });
+  const longS = (state.hold.endS ?? c.nowS) - state.hold.startS;
+  if (longS > maxS)
+    return check('cure_hold', rule, 'fail', 'too_long', [
+      ...figures,
+      { name: 'maxS', value: maxS, unit: 's' },
+    ]);
   if (warmestC !== null && warmestC > rule.body.maxCoolerC)
     return check('cure_hold', rule, 'fail', 'too_warm', figures);
-  if (endS === null && !state.run) return check('cure_hold', rule, 'missing', 'running', figures);
+  if (state.hold.endS === null)
+    return check('cure_hold', rule, 'missing', state.run ? 'not_ended' : 'running', figures);
+  if (neededS === 0) return check('cure_hold', rule, 'pass', 'accelerator', figures);
   if (warmestC === null) return check('cure_hold', rule, 'missing', 'no_cooler_temp', figures);
   return figures[0]!.value >= neededS
     ? check('cure_hold', rule, 'pass', 'held', figures)
     : check('cure_hold', rule, 'fail', 'too_short', figures);
 }
+
+/** Longest raw hold by the recipe, s; one that plans none sets no limit. */
+const longestHoldS = ({ recipe }: Case) =>
+  recipe.process.cureHoldMaxS > 0 ? recipe.process.cureHoldMaxS : Infinity;

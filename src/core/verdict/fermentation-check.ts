@@ -1,6 +1,9 @@
+import { within } from '../probes/series-at';
 import { degreeHourLimit, degreeHours } from '../fermentation/degree-hours';
 import type { Reading } from '../lethality/reading';
 import type { FermentationRule } from '../rules/rule';
+import { logsOf } from './surroundings';
+import { timeInBand } from '../cooling/time-in-band';
 import { check, type Case, type Check, type Figure } from './check';
 
 /** Longest silence of a chamber log that still counts as one log, s. */
@@ -12,25 +15,89 @@ function fermentStart({ state }: Case): number | null {
   return stage?.startS ?? null;
 }
 
-/** When a fermented batch leaves its fermentation: pH reached, as measured; null before. */
+const APART_S = 900;
+const METER_DAY_S = 24 * 3600;
+const WARM_AFTER_S = 48 * 3600;
+
+/**
+ * When a fermented batch leaves its fermentation; null before. The pH counts once two readings some time apart
+ * show it, or one of a meter that was checked the same day; a later one above the target opens it again.
+ */
 export function phReachedS(c: Case): number | null {
   const startS = fermentStart(c);
   if (startS === null) return null;
-  const { targetPh } = c.rules.fermentation.body;
-  return c.state.ph.find((p) => p.tS >= startS && p.ph <= targetPh)?.tS ?? null;
+  const { targetPh, phApartS = APART_S } = c.rules.fermentation.body;
+  let first: number | null = null;
+  let reachedS: number | null = null;
+  for (const p of c.state.ph) {
+    if (p.tS < startS) continue;
+    if (p.ph > targetPh) {
+      first = null;
+      reachedS = null;
+      continue;
+    }
+    first ??= p.tS;
+    const { meterCheckedS } = p;
+    const checked =
+      meterCheckedS !== null && meterCheckedS <= p.tS && p.tS - meterCheckedS <= METER_DAY_S;
+    if (checked || p.tS - first >= phApartS) reachedS ??= p.tS;
+  }
+  return reachedS;
 }
 
-/** Chamber temperatures from the loggers' air channels and by hand, rising in time. */
+/** Value of a log at a time on straight lines between readings; null outside of it and in a long silence. */
+function valueAt(log: readonly Reading[], tS: number): number | null {
+  const i = log.findIndex((r) => r.tS >= tS);
+  const [a, b] = [log[i - 1], log[i]];
+  if (!b) return null;
+  if (b.tS === tS) return b.tempC;
+  if (!a || b.tS - a.tS > MAX_GAP_S) return null;
+  return a.tempC + ((tS - a.tS) / (b.tS - a.tS)) * (b.tempC - a.tempC);
+}
+
+/** Points a chamber log keeps: degree-hours of a day need no more. */
+const MOST_POINTS = 400;
+
+/** The chamber as its warmest channel says at each time, by logger and by hand; never an average. */
 function chamberLog(c: Case, fromS: number, toS: number): Reading[] {
-  const logged = c.state.probes
-    .filter((p) => p.what === 'air')
-    .flatMap((p) =>
-      (c.series[p.channelId] ?? []).filter((r) => r.tS >= p.fromS && r.tS <= (p.toS ?? toS)),
+  const logs = logsOf(c, 'air')
+    .map((l) => within(l, fromS, toS))
+    .filter((l) => l.length > 0)
+    .map((l) => warmestOf(l, MOST_POINTS));
+  const times = [...new Set(logs.flatMap((l) => l.map((r) => r.tS)))].sort((a, b) => a - b);
+  return times.map((tS) => ({
+    tS,
+    tempC: Math.max(...logs.map((l) => valueAt(l, tS) ?? -Infinity)),
+  }));
+}
+
+/** A long log reduced to the warmest reading of each of `most` cuts: never colder than it was. */
+function warmestOf(log: readonly Reading[], most: number): readonly Reading[] {
+  if (log.length <= most) return log;
+  const cuts = Math.floor(most / 2);
+  const out: Reading[] = [];
+  for (let k = 0; k < cuts; k += 1) {
+    const part = log.slice(
+      Math.floor((k * log.length) / cuts),
+      Math.floor(((k + 1) * log.length) / cuts),
     );
-  const hand = c.state.hand.filter((h) => h.what === 'air');
-  return [...logged, ...hand.map(({ tS, tempC }) => ({ tS, tempC }))]
-    .filter((r) => r.tS >= fromS && r.tS <= toS)
-    .sort((a, b) => a.tS - b.tS);
+    const tempC = part.reduce((m, r) => Math.max(m, r.tempC), -Infinity);
+    out.push({ tS: part[0]!.tS, tempC }, { tS: part.at(-1)!.tS, tempC });
+  }
+  return out;
+}
+
+/** Seconds above the floor after the pH was reached, until the cook began or the product left the house. */
+function warmAfterS(c: Case, reachedS: number, floorC: number): number {
+  const run = c.state.run!;
+  const cook = run.stages.find((s) => {
+    const kind = run.program[s.index]?.kind;
+    return s.startS >= reachedS && (kind === 'cook' || kind === 'bath');
+  });
+  const endS = Math.min(cook?.startS ?? Infinity, run.pulledS ?? c.nowS);
+  if (endS <= reachedS) return 0;
+  const log = chamberLog(c, reachedS, endS);
+  return log.length === 0 ? 0 : timeInBand(filled(log, reachedS, endS), floorC, Infinity);
 }
 
 /** The log over the whole window: its ends carry the nearest reading; a long silence its warmer end. */
@@ -61,7 +128,10 @@ export function checkFermentation(c: Case): Check {
   if (c.state.ph.length > 0) figures.push({ name: 'ph', value: lowest, unit: 'count' });
   if (log.length === 0) return check('fermentation', rule, 'missing', 'no_chamber_log', figures);
   const sum = degreeHours(filled(log, startS, endS), body.floorC);
-  const limit = degreeHourLimit(body, Math.max(...log.map((r) => r.tempC)));
+  const limit = degreeHourLimit(
+    body,
+    log.reduce((m, r) => Math.max(m, r.tempC), -Infinity),
+  );
   figures.push(
     { name: 'degreeHours', value: sum, unit: 'count' },
     { name: 'limit', value: limit, unit: 'count' },
@@ -78,5 +148,13 @@ export function checkFermentation(c: Case): Check {
       c.state.ph.length > 0 ? 'running' : 'no_ph',
       figures,
     );
+  const afterS = warmAfterS(c, reachedS, body.floorC);
+  const maxS = body.warmAfterMaxS ?? WARM_AFTER_S;
+  if (afterS > maxS)
+    return check('fermentation', rule, 'fail', 'warm_too_long', [
+      ...figures,
+      { name: 'warmAfterS', value: afterS, unit: 's' },
+      { name: 'maxS', value: maxS, unit: 's' },
+    ]);
   return check('fermentation', rule, 'pass', 'reached', figures);
 }

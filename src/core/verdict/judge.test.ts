@@ -12,7 +12,7 @@ const DOSE: Line[] = [
   [60, weighed('lean', 24_000)],
   [70, weighed('fat', 6_000)],
   [80, weighed('cure', 60, { nitriteFraction: 0.0625 })],
-  [90, { kind: 'cure_checked', weighedId: 'e3', readingG: 60, method: 'second_person' }],
+  [90, { kind: 'cure_checked', weighedId: 'e3', readingG: 60, method: 'second_person' }, 'Ben'],
 ];
 const HOLD: Line[] = [
   [HOUR, { kind: 'cure_hold_started', coolerC: 2 }],
@@ -108,7 +108,13 @@ const cases: [string, CheckCode, CheckStatus, string, Options][] = [
     {
       lines: swap(
         [DOSE[3]!],
-        [[90, { kind: 'cure_checked', weighedId: 'e3', readingG: 62, method: 'second_person' }]],
+        [
+          [
+            90,
+            { kind: 'cure_checked', weighedId: 'e3', readingG: 62, method: 'second_person' },
+            'Ben',
+          ],
+        ],
       ),
     },
   ],
@@ -363,7 +369,7 @@ test('hand readings count where no probe sits in a thickest piece', () => {
 describe('a dose limit on another basis than the meat block', () => {
   const additions: Line[] = [
     [95, weighed('pepper', 100)],
-    [96, weighed('water', 3_000)],
+    [96, weighed('water', 1_600)],
   ];
   const batch = (rule: string, lines: Line[] = [START, ...DOSE, ...additions]) =>
     judged({ lines, rules: testRules({ dose: rule }) }).of('dose');
@@ -373,7 +379,7 @@ describe('a dose limit on another basis than the meat block', () => {
   test('whole batch as nitrite ion: what was weighed counts, the rest as planned', () => {
     const c = batch('dose-eu-2025-ion');
     const saltG = 0.018 * 30_000 - 60 * 0.9375;
-    expect(figure(c, 'basisG')).toBeCloseTo(30_000 + 60 + saltG + 100 + 3_000, 6);
+    expect(figure(c, 'basisG')).toBeCloseTo(30_000 + 60 + saltG + 100 + 1_600, 6);
     expect(figure(c, 'ppm')).toBeCloseTo((60 * 62_500) / figure(c, 'basisG')!, 9);
     expect(figure(c, 'maxPpm')).toBeCloseTo(119.98, 2);
     expect(c.status).toBe('pass');

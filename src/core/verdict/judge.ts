@@ -1,62 +1,95 @@
+import type { DispositionKind } from '../logbook/entry';
 import type { BatchState } from '../logbook/state';
-import type { Case, Check, CheckCode } from './check';
-import { checkCureHold, checkDose } from './dose-check';
+import { check, type Case, type Check, type CheckCode } from './check';
+import { checkChill } from './chill-check';
+import { checkComeUp, checkUncuredSmoke } from './come-up-check';
+import { standingDecision } from './decisions';
+import { checkCureHold, checkDose, checkIngredients } from './dose-check';
+import { checkProbeEvidence } from './evidence-check';
 import { checkFermentation } from './fermentation-check';
-import {
-  checkChill,
-  checkComeUp,
-  checkLethality,
-  checkProbeEvidence,
-  checkUncuredSmoke,
-} from './heat-checks';
+import { checkLethality } from './lethality-check';
+import { requireCase } from './require-case';
+
+/** Which judgement this is: it goes with every signature, so that an older one is known as such. */
+export const JUDGEMENT = 2;
 
 export type Verdict = {
   checks: Check[];
   /** pass: may be signed. fail: a failure waits for a decision. missing: something is still to be shown. */
   overall: 'pass' | 'fail' | 'missing';
+  /** Failing checks that a decision settles which still stands. */
+  decided: CheckCode[];
 };
 
-/** Failing checks that a person has decided on; cooking on decides nothing, the new pull is judged anew. */
-export function decidedChecks(state: BatchState, kinds: readonly string[]): Set<string> {
-  return new Set(state.dispositions.filter((d) => kinds.includes(d.kind)).flatMap((d) => d.checks));
-}
+const ON_AUTHORITY: readonly DispositionKind[] = ['release_on_authority'];
+const ANY: readonly DispositionKind[] = ['continue', 'rework', 'release_on_authority', 'destroy'];
 
-const ON_AUTHORITY = ['release_on_authority'];
+type Judge = (c: Case) => Check | null;
+
+/** Asked for rework blocks the release until somebody has recorded it. */
+const checkRework: Judge = (c) =>
+  c.state.reworkOpen ? check('rework', c.rules.probe_evidence, 'missing', 'not_recorded') : null;
+
+const JUDGES: readonly Judge[] = [
+  checkDose,
+  checkIngredients,
+  checkCureHold,
+  checkUncuredSmoke,
+  (c) => (c.recipe.fermentation ? checkFermentation(c) : null),
+  checkComeUp,
+  checkLethality,
+  checkChill,
+  checkProbeEvidence,
+  checkRework,
+];
 
 /**
  * The verdict of a batch: every check with its status, figures, rule and source. Pure: recipe version,
  * pinned rules, folded logbook, readings and the time give the same answer everywhere.
- * A failed check keeps the batch from release unless an authority's written decision is recorded for it;
- * nothing stands in for a missing one.
+ * A failed check keeps the batch from release unless an authority's written decision is recorded for it and
+ * still stands; nothing stands in for a missing one. Doubt never helps: see docs/model.md.
+ * @throws RangeError naming the channel when a series is not finite or runs back in time
  */
 export function judge(c: Case): Verdict {
-  const checks = [
-    checkDose(c),
-    checkCureHold(c),
-    checkUncuredSmoke(c),
-    ...(c.recipe.fermentation ? [checkFermentation(c)] : []),
-    checkComeUp(c),
-    checkLethality(c),
-    checkChill(c),
-    checkProbeEvidence(c),
-  ];
-  const allowed = decidedChecks(c.state, ON_AUTHORITY);
-  const open = checks.filter(
-    (k) => k.status !== 'pass' && !(k.status === 'fail' && allowed.has(k.code)),
-  );
+  requireCase(c);
+  const judged = JUDGES.flatMap((by) => {
+    const made = by(c);
+    return made ? [{ by, made }] : [];
+  });
+  const settled = (kinds: readonly DispositionKind[]) =>
+    judged.filter(
+      ({ by, made }) => made.status === 'fail' && standingDecision(c, made, kinds, by) !== null,
+    );
+  const allowed = new Set(settled(ON_AUTHORITY).map((j) => j.made));
+  const decided = settled(ANY).map((j) => j.made.code);
+  const checks = judged.map((j) => j.made);
+  const open = checks.filter((k) => k.status !== 'pass' && !allowed.has(k));
   const overall = open.some((k) => k.status === 'fail')
     ? 'fail'
     : open.length > 0
       ? 'missing'
       : 'pass';
-  return { checks, overall };
+  return { checks, overall, decided };
 }
 
-/** Failed checks that nobody has decided on and that no open hold names: each calls for a hold now. */
+/** Failed checks that no standing decision settles and that no open hold names: each calls for a hold now. */
 export function holdsDue(state: BatchState, verdict: Verdict): CheckCode[] {
-  const decided = decidedChecks(state, ['continue', 'rework', 'release_on_authority', 'destroy']);
   const held = new Set(state.holds.filter((h) => h.open).map((h) => h.check));
   return verdict.checks
-    .filter((k) => k.status === 'fail' && !decided.has(k.code) && !held.has(k.code))
+    .filter((k) => k.status === 'fail' && !verdict.decided.includes(k.code) && !held.has(k.code))
     .map((k) => k.code);
+}
+
+/**
+ * Open holds of the application whose cause was a slip: the record was corrected after they were made, what they
+ * were made for no longer fails, and nobody has decided on it. They may be lifted by rule.
+ */
+export function holdsToLift(state: BatchState, verdict: Verdict): { id: string; check: string }[] {
+  return state.holds.flatMap((h) => {
+    if (!h.open || h.source !== 'rule' || h.check === null) return [];
+    const now = verdict.checks.find((k) => k.code === h.check);
+    const relied = state.dispositions.some((d) => d.checks.includes(h.check!));
+    const corrected = (state.corrected[h.check] ?? 0) > h.seq;
+    return corrected && !relied && now?.status !== 'fail' ? [{ id: h.id, check: h.check }] : [];
+  });
 }

@@ -12,7 +12,38 @@ export type LethalityResult = {
   figures: Figure[];
 };
 
-const peakOf = (spans: readonly Reading[][]) => Math.max(-273, ...spans.flat().map((r) => r.tempC));
+/** A core below the floor for longer than this can have let organisms grow: what was gained before counts no more, s. */
+const GROWTH_S = 900;
+
+/**
+ * Credited stretches as separate cooks: a new one begins where the core, once it was above the floor, stayed
+ * below it for long. Logs do not add over such a stay.
+ */
+export function cooksOf(spans: readonly (readonly Reading[])[], floorC = -Infinity): Reading[][][] {
+  const cooks: Reading[][][] = [[]];
+  let warm = false;
+  let belowSince: number | null = null;
+  for (const span of spans) {
+    let part: Reading[] = [];
+    for (const r of span) {
+      if (r.tempC >= floorC) {
+        if (warm && belowSince !== null && r.tS - belowSince > GROWTH_S) {
+          if (part.length > 1) cooks.at(-1)!.push(part);
+          cooks.push([]);
+          part = part.slice(-1);
+        }
+        warm = true;
+        belowSince = null;
+      } else if (warm) belowSince ??= r.tS;
+      part.push(r);
+    }
+    if (part.length > 0) cooks.at(-1)!.push(part);
+  }
+  return cooks;
+}
+
+const peakOf = (spans: readonly Reading[][]) =>
+  spans.reduce((most, s) => s.reduce((m, r) => Math.max(m, r.tempC), most), -273);
 
 /** Judges the credited stretches of one core log by the rule's way; logs are always worked out and shown. */
 export function judgeLethality(
@@ -22,9 +53,11 @@ export function judgeLethality(
 ): LethalityResult {
   const species = poultry ? 'poultry' : 'meat';
   const target = rule.targetLogs[species];
-  const logs = spans.reduce(
-    (sum, readings) => sum + lethality({ readings, ...rule.model }).logs,
+  const logs = Math.max(
     0,
+    ...cooksOf(spans, rule.model.creditFromC).map((cook) =>
+      cook.reduce((sum, readings) => sum + lethality({ readings, ...rule.model }).logs, 0),
+    ),
   );
   const peakC = peakOf(spans);
   const figures: Figure[] = [

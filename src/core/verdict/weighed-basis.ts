@@ -1,7 +1,22 @@
 import { yieldOf } from '../formula/compose';
+import { ppmFromWeighed } from '../formula/dose-cure';
 import type { DoseBasis, Recipe } from '../formula/recipe';
 import { CURE_LINE, SALT_LINE, plainSalt } from '../formula/scale-recipe';
 import type { BatchState } from '../logbook/state';
+import type { CureHoldRule } from '../rules/rule';
+import { requiredHoldS } from '../schedule/recipe-blocks';
+import type { Case } from './check';
+
+/** An amount further from its target than this share is a question before it counts. */
+export const FAR_SHARE = 0.2;
+
+export type WeighedBasis = {
+  basisG: number;
+  /** Sum of the scale divisions behind it, g. */
+  resolutionG: number;
+  /** Lines weighed far from what the recipe plans for this meat, that nobody stands by: they count as planned. */
+  far: string[];
+};
 
 /**
  * Mass that a dose rule's ppm refers to in a batch, g, with the sum of the scale divisions behind it.
@@ -13,19 +28,69 @@ export function weighedBasis(
   state: BatchState,
   meatG: number,
   basis: DoseBasis,
-): { basisG: number; resolutionG: number } {
+): WeighedBasis {
   let resolutionG = state.meatResolutionG;
-  if (basis === 'meat_block') return { basisG: meatG, resolutionG };
+  if (basis === 'meat_block') return { basisG: meatG, resolutionG, far: [] };
   const finishedG = state.steps.pack?.weightG;
-  if (basis === 'finished' && finishedG) return { basisG: finishedG, resolutionG: 0 };
+  if (basis === 'finished' && finishedG) return { basisG: finishedG, resolutionG: 0, far: [] };
+  const far: string[] = [];
   const massOf = (lineId: string, plannedG: number) => {
     const weighed = state.weighed[lineId];
-    resolutionG += weighed?.scaleResolutionG ?? 0;
-    return weighed?.amountG ?? plannedG;
+    if (!weighed) return plannedG;
+    const off = Math.abs(weighed.amountG - plannedG);
+    if (off > FAR_SHARE * plannedG + weighed.scaleResolutionG && !weighed.confirmed) {
+      far.push(lineId);
+      return plannedG;
+    }
+    resolutionG += weighed.scaleResolutionG;
+    return weighed.amountG;
   };
-  const cureG = massOf(CURE_LINE, 0);
+  const cureG = state.weighed[CURE_LINE]?.amountG ?? 0;
+  resolutionG += state.weighed[CURE_LINE]?.scaleResolutionG ?? 0;
   const saltG = massOf(SALT_LINE, Math.max(0, plainSalt(recipe, meatG, cureG)));
   const additionsG = recipe.additions.reduce((sum, a) => sum + massOf(a.id, a.fraction * meatG), 0);
   const batterG = meatG + cureG + saltG + additionsG;
-  return { basisG: basis === 'finished' ? batterG * yieldOf(recipe) : batterG, resolutionG };
+  return { basisG: basis === 'finished' ? batterG * yieldOf(recipe) : batterG, resolutionG, far };
+}
+
+/** In-going nitrite as weighed, ppm of the meat block; 0 while anything of it is not weighed. */
+export function weighedPpm({ recipe, state }: Pick<Case, 'recipe' | 'state'>): number {
+  const cure = state.weighed[CURE_LINE];
+  if (!recipe.cure || !cure || state.meatG === null) return 0;
+  const nitriteFraction = cure.nitriteFraction ?? recipe.cure.nitriteFraction;
+  return ppmFromWeighed({ basisG: state.meatG, cureG: cure.amountG, nitriteFraction });
+}
+
+/** Accelerator as weighed, ppm of the meat block: what the recipe claims counts once it is in the bowl. */
+export function weighedAcceleratorPpm(recipe: Recipe, state: BatchState): number {
+  if (!state.meatG) return 0;
+  const grams = recipe.additions
+    .filter((a) => a.kind === 'accelerator')
+    .reduce((sum, a) => sum + (state.weighed[a.id]?.amountG ?? 0), 0);
+  return (grams * 1e6) / state.meatG;
+}
+
+/** Cure hold that a batch owes, s: what its recipe asks, less the waiver only where the accelerator was weighed. */
+export function owedHoldS(
+  { recipe, state }: Pick<Case, 'recipe' | 'state'>,
+  rule: CureHoldRule,
+): number {
+  if (!recipe.cure) return 0;
+  const planned = requiredHoldS(recipe, rule);
+  if (planned > 0) return planned;
+  return weighedAcceleratorPpm(recipe, state) >= rule.acceleratorFromPpm ? 0 : rule.minS;
+}
+
+/** Lines of the recipe that are not weighed, of those that it asks for; meat and cure among them. */
+export function unweighedLines(recipe: Recipe, state: BatchState): string[] {
+  const { meatG } = state;
+  const cureG = state.weighed[CURE_LINE]?.amountG;
+  const asksSalt = meatG === null || plainSalt(recipe, meatG, cureG ?? 0) > 1e-9 * meatG;
+  const lines = [
+    ...recipe.meat.map((m) => m.id),
+    ...(recipe.cure ? [CURE_LINE] : []),
+    ...(asksSalt && recipe.totalSaltFraction > 0 ? [SALT_LINE] : []),
+    ...recipe.additions.filter((a) => a.fraction > 0).map((a) => a.id),
+  ];
+  return lines.filter((id) => !state.weighed[id]);
 }

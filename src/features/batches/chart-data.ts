@@ -6,7 +6,7 @@ import {
   type Case,
   type Reading,
   type ReadingPlace,
-  type RejectReason,
+  type CoreLog,
   type RunEvent,
 } from '@/core';
 import { channelsByIds } from '@/features/readings/repository';
@@ -16,7 +16,12 @@ export type ChartLine = { name: string; what: ReadingPlace; readings: Reading[] 
 export type ChartBand = { name: string; kind: string; fromS: number; toS: number };
 /** A time ahead with its band; it is drawn as one, never as a curve of readings. */
 export type ChartForecast = { name: string; p10: number; p50: number; p90: number };
-export type ChartRejected = { name: string; reason: RejectReason; fromS: number; toS: number };
+export type ChartRejected = {
+  name: string;
+  reason: CoreLog['rejected'][number]['reason'];
+  fromS: number;
+  toS: number;
+};
 export type ChartEvent = { event: RunEvent | 'moved' | 'pulled'; name: string; atS: number };
 export type RunChartData = {
   lines: ChartLine[];
@@ -60,7 +65,7 @@ function rejectedOf(c: Case, nameOf: (channelId: number | null) => string): Char
   const window = houseWindow(c);
   if (!window) return [];
   return coreLogs(c, window.fromS, window.toS, 'house').flatMap((log) =>
-    log.evidence.rejected
+    log.rejected
       .filter((r) => r.toS - r.fromS >= SHORTEST_SHADE_S)
       .map((r) => ({ ...r, name: nameOf(log.channelId) })),
   );

@@ -27,10 +27,12 @@ const weighed = z.object({
   nitriteFraction: z.number().positive().max(1).optional(),
   lot: z.string().trim().max(100).optional(),
   lotId: z.uuid().optional(),
+  confirmed: z.literal(true).optional(),
 });
 const phLogged = z.object({
   kind: z.literal('ph_logged'),
   ph: z.number().min(3, 'no sausage is below pH 3').max(8, 'no sausage is above pH 8'),
+  meterCheckedS: z.number().positive().optional(),
 });
 const lotAllowed = z.object({
   kind: z.literal('lot_allowed'),
@@ -45,13 +47,17 @@ const reading = z.object({
   what,
   tempC: temp,
   thickest: z.boolean(),
+  piece: z.string().trim().min(1).max(60).optional(),
 });
 const stepDone = z.object({
   kind: z.literal('step_done'),
   step: z.enum(['grind', 'mix', 'stuff', 'surface_dry', 'bloom', 'pack']),
   tempC: optionalTemp,
   weightG: mass.optional(),
+  without: z.array(z.string().min(1).max(100)).max(100).optional(),
 });
+const scaleStep = z.number().positive().max(10_000);
+const reworkDone = z.object({ kind: z.literal('rework_done'), text: words });
 
 /** Facts that can be reported and later corrected. */
 const facts = [
@@ -153,8 +159,14 @@ export const postedBodySchema = z.discriminatedUnion('kind', [
     path: ['authority'],
     message: 'name the authority and its written decision',
   }),
-  z.object({ kind: z.literal('cure_checked'), weighedId: z.uuid(), readingG: mass }),
+  z.object({
+    kind: z.literal('cure_checked'),
+    weighedId: z.uuid(),
+    readingG: mass,
+    scaleResolutionG: scaleStep.optional(),
+  }),
   z.object({ kind: z.literal('held'), reason: words }),
+  reworkDone,
   acknowledged,
 ]);
 export type PostedBody = z.infer<typeof postedBodySchema>;
@@ -190,7 +202,10 @@ export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind'
     weighedId: z.uuid(),
     readingG: mass,
     method: z.enum(['second_person', 'reentered_alone']),
+    scaleResolutionG: scaleStep.optional(),
   }),
+  reworkDone,
+  z.object({ kind: z.literal('hold_lifted'), holdId: z.uuid(), reason: z.string() }),
   z.object({
     kind: z.literal('held'),
     source: z.enum(['rule', 'person']),
@@ -212,6 +227,7 @@ export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind'
     verdictSha256: z.string(),
     evidenceSha256: z.string(),
     statement: z.string(),
+    judgement: z.number().int().positive().optional(),
   }),
 ]);
 

@@ -1,11 +1,8 @@
 import {
-  chillLogs,
-  checkCooling,
-  coreLogs,
+  chillView,
+  coolingOf,
   hasPoultry,
-  houseWindow,
-  judgedLogs,
-  judgeLethality,
+  piecesLethality,
   stillNeededS,
   type Case,
   type TimedWindow,
@@ -22,34 +19,20 @@ export type LiveHeat = {
 
 /** The slowest judged core right now: its temperature, logs gained, and the time still needed at this temperature. */
 export function liveHeat(c: Case): LiveHeat | null {
-  const window = houseWindow(c);
-  if (!window) return null;
   const rule = c.rules.lethality.body;
   const poultry = hasPoultry(c.recipe);
-  const all = judgedLogs(coreLogs(c, window.fromS, window.toS, 'house')).map((log) => {
-    const result = judgeLethality(log.evidence.spans, rule, poultry);
-    /* What a slid-out probe shows is no core: the last credited reading counts. */
-    const last = log.evidence.spans.at(-1)?.at(-1) ?? log.readings.at(-1)!;
-    return {
-      result,
-      coreC: last.tempC,
-      atS: last.tS,
-      neededS: stillNeededS(result, rule, poultry, last.tempC),
-    };
-  });
-  const slow = all.reduce<(typeof all)[number] | null>(
-    (a, b) => (!a || b.result.reached < a.result.reached ? b : a),
-    null,
-  );
+  const [slow] = piecesLethality(c);
   if (!slow) return null;
-  const { result, coreC, atS, neededS } = slow;
+  const { of, result } = slow;
+  /* What a slid-out probe shows is no core: the last credited reading counts. */
+  const last = of.spans.at(-1)?.at(-1) ?? of.log.readings.at(-1)!;
   return {
-    coreC,
-    atS,
+    coreC: last.tempC,
+    atS: last.tS,
     logs: result.logs,
     targetLogs: rule.targetLogs[poultry ? 'poultry' : 'meat'],
     pass: result.pass,
-    neededS,
+    neededS: stillNeededS(result, rule, poultry, last.tempC),
   };
 }
 
@@ -61,10 +44,10 @@ export type LiveCooling = {
 
 /** The cooling clock of the slowest core: each step with its deadline on the clock. */
 export function liveCooling(c: Case): LiveCooling | null {
-  const logs = chillLogs(c);
-  const views = logs.map((log) => {
-    const last = log.readings.at(-1)!;
-    const { steps } = checkCooling({ readings: log.readings, steps: c.rules.cooling.body.steps });
+  const counted = (chillView(c)?.counted ?? []).filter((x) => x.spans.length > 0);
+  const views = counted.map(({ log, spans }) => {
+    const last = spans.at(-1)!.at(-1)!;
+    const steps = coolingOf(c, log);
     return {
       coreC: last.tempC,
       atS: last.tS,

@@ -83,10 +83,10 @@ function readingsOf(c: Case): RunReading[] {
     coreLogs(c, run.startS, c.nowS, run.pulledS === null ? 'house' : 'chill'),
   );
   const slow = logs.reduce<(typeof logs)[number] | null>((a, b) => {
-    const last = (l: typeof b) => l.evidence.spans.at(-1)?.at(-1)?.tempC ?? Infinity;
+    const last = (l: typeof b) => l.spans.at(-1)?.at(-1)?.tempC ?? Infinity;
     return !a || last(b) < last(a) ? b : a;
   }, null);
-  const core = (slow?.evidence.spans.flat() ?? []).map((r): RunReading => ({
+  const core = (slow?.spans.flat() ?? []).map((r): RunReading => ({
     tS: since(r.tS),
     channel: 'core',
     tempC: r.tempC,

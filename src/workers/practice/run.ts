@@ -3,15 +3,11 @@ import {
   SimulatedHouse,
   alarmsOf,
   chillStage,
-  coreLogs,
   foldBatch,
   heatProduct,
   heatStage,
-  houseWindow,
   judge,
-  judgeLethality,
-  judgedLogs,
-  hasPoultry,
+  piecesLethality,
   runStages,
   scaleRecipe,
   stageProgress,
@@ -213,13 +209,9 @@ export class PracticeRun {
     const c = this.case;
     const { state } = c;
     const run = state.run!;
-    const window = houseWindow(c);
-    const logs = window ? judgedLogs(coreLogs(c, window.fromS, window.toS, 'house')) : [];
-    const gained = logs.map(
-      (l) => judgeLethality(l.evidence.spans, c.rules.lethality.body, hasPoultry(c.recipe)).logs,
-    );
-    const coreC = logs[0]?.evidence.spans.at(-1)?.at(-1)?.tempC ?? null;
-    const slowest = gained.length > 0 ? Math.min(...gained) : 0;
+    const [slow] = piecesLethality(c);
+    const coreC = slow?.of.spans.at(-1)?.at(-1)?.tempC ?? null;
+    const slowest = slow?.result.logs ?? 0;
     const evidence = { coreC, logs: slowest, lossFraction: null, dry: false };
     const progress = stageProgress(state, evidence, this.nowS);
     const stages = runStages(state);

@@ -60,7 +60,7 @@ export function entryWords(
     case 'probe_removed':
       return `Probe removed: ${b.reason}`;
     case 'reading_logged':
-      return `${WHAT_WORDS[b.what]} ${s.temp(b.tempC)} by hand`;
+      return `${WHAT_WORDS[b.what]} ${s.temp(b.tempC)} by hand${b.piece ? `, ${b.piece}` : ''}`;
     case 'readings_imported':
       return `Logger file ${b.fileName} imported: ${b.channels.map((c) => c.name).join(', ')}`;
     case 'ph_logged':
@@ -77,6 +77,10 @@ export function entryWords(
       return `On hold: ${b.check ? CHECK_WORDS[b.check as keyof typeof CHECK_WORDS] : b.reason}`;
     case 'disposed':
       return `Decision, ${b.disposition.replaceAll('_', ' ')}: ${b.reason}${b.authority ? ` (${b.authority})` : ''}`;
+    case 'rework_done':
+      return `Rework done: ${b.text}`;
+    case 'hold_lifted':
+      return `Hold lifted: ${b.reason}`;
     case 'corrected':
       return `Correction${b.replacement ? `: ${entryWords(b.replacement, recipe, s, program)}` : ': struck out'}${b.happenedS === undefined ? '' : `, happened ${s.clock(b.happenedS)}`}. Reason: ${b.reason}`;
     case 'signed':

@@ -1,4 +1,4 @@
-import type { AlarmCode, AlarmRank, RejectReason, RunEvent, StagePlace } from '@/core';
+import type { AlarmCode, AlarmRank, NoCredit, RejectReason, RunEvent, StagePlace } from '@/core';
 import type { Show } from '@/ui/show';
 
 export const EVENT_WORDS: Record<RunEvent, string> = {
@@ -11,13 +11,16 @@ export const EVENT_WORDS: Record<RunEvent, string> = {
 };
 
 /** What a probe does where it is not credited. */
-export const REJECT_WORDS: Record<RejectReason, string> = {
+export const REJECT_WORDS: Record<RejectReason | NoCredit, string> = {
   gap: 'is silent',
   jump: 'leaps',
   flat_line: 'stands still',
   reads_air: 'shows the air',
   drift: 'drifts',
-  calibration: 'was not checked in time',
+  calibration: 'was not checked in time, or found wrong since',
+  too_high: 'shows more than meat of this size can have',
+  too_low: 'shows less than meat of this size can have',
+  replaced: 'is contradicted by what it showed later',
 };
 
 export const PLACE_WORDS: Record<StagePlace, string> = {

@@ -31,6 +31,8 @@ export const CHECK_WORDS: Record<CheckCode, string> = {
   lethality: 'Lethality',
   cooling: 'Cooling',
   probe_evidence: 'Probe evidence',
+  ingredients: 'Everything weighed',
+  rework: 'Rework',
 };
 
 export const BASIS_WORDS: Record<DoseBasis, string> = {
@@ -134,6 +136,9 @@ const PROBLEMS: Record<string, string> = {
     'This probe is in another running batch. Remove it there first, or use another.',
   unknown_channel: 'There is no such probe.',
   no_open_hold: 'No hold is open: there is nothing to decide.',
+  not_on_hold:
+    'A decision names only what is on hold now. Reload the page and read the holds again.',
+  no_rework: 'No rework was asked for.',
   on_hold: 'The batch is on hold. The release lead decides first.',
   unknown_target: 'This entry cannot be corrected that way.',
   already_signed: 'This batch is signed already.',

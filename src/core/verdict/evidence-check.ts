@@ -1,0 +1,50 @@
+import { check, type Case, type Check, type Figure } from './check';
+import { pieceLogs, type PieceLog } from './pieces';
+import type { Uncovered, View } from './views';
+import { chillView, houseView } from './windows';
+
+/** Seconds for which thickest logs earned nothing, by reason. */
+function uncredited(logs: readonly PieceLog[], view: View): Figure[] {
+  const sums = new Map<string, number>();
+  for (const log of logs.filter((l) => l.thickest))
+    log.readings.forEach((r, i) => {
+      const reason = log.why[i]!;
+      if (reason === null || r.tS < view.fromS || r.tS > view.toS) return;
+      const next = log.readings[i + 1];
+      const dtS = next && next.tS <= view.toS ? next.tS - r.tS : 0;
+      sums.set(reason, (sums.get(reason) ?? 0) + dtS);
+    });
+  return [...sums].map(([name, value]) => ({ name, value, unit: 's' }));
+}
+
+const gapFigures = (gaps: readonly Uncovered[]): Figure[] => [
+  { name: 'gaps', value: gaps.length, unit: 'count' },
+  ...gaps.slice(0, 3).flatMap((g): Figure[] => [
+    { name: 'gapFrom', value: g.fromS, unit: 'at' },
+    { name: 'gapTo', value: g.toS, unit: 'at' },
+  ]),
+];
+
+/** Every thickest piece was under a credited probe all the way: house, then chill to the rule's end. */
+export function checkProbeEvidence(c: Case): Check {
+  const rule = c.rules.probe_evidence;
+  const house = houseView(c);
+  if (!house) return check('probe_evidence', rule, 'missing', 'no_run');
+  const { logs, envelope } = pieceLogs(c);
+  if (!house.counted.some((x) => x.log.thickest))
+    return check('probe_evidence', rule, 'missing', 'no_thickest_probe');
+  const chill = chillView(c);
+  const counted = [...house.counted, ...(chill?.counted ?? [])].filter((x) => x.log.thickest);
+  const gaps = counted.flatMap((x) => x.holes).sort((a, b) => a.fromS - b.fromS);
+  const missed = chill && !chill.counted.some((x) => x.log.thickest);
+  if (missed) gaps.push({ fromS: chill.fromS, toS: chill.toS });
+  const figures = gapFigures(gaps);
+  figures.push(...uncredited(logs, house));
+  figures.push({ name: 'surroundings', value: envelope.around.logged ? 1 : 0, unit: 'count' });
+  for (const a of [...house.aside, ...(chill?.aside ?? [])])
+    figures.push({ name: 'aside', value: a.atS, unit: 'at' });
+  if (gaps.length > 0) return check('probe_evidence', rule, 'missing', 'gaps', figures);
+  return chill
+    ? check('probe_evidence', rule, 'pass', 'covered', figures)
+    : check('probe_evidence', rule, 'missing', 'running', figures);
+}

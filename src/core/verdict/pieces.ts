@@ -1,0 +1,246 @@
+import type { Reading } from '../lethality/reading';
+import type { Author } from '../logbook/entry';
+import { isTrusted } from '../probes/calibration';
+import { believe, continuous, slackOf, type BelieveInput, type Disbelief } from '../probes/believe';
+import { answerOf, Bounds } from '../probes/bounds';
+import { extremeCourse, type CourseAt } from '../probes/course';
+import { stuckSpans } from '../probes/stuck';
+import { tracksAirSpans } from '../probes/tracks-air';
+import { slidOutSpans } from '../probes/slid-out';
+import type { Case } from './check';
+import { knownTemps } from './known-temps';
+import { partsOf, type Part } from './parts';
+import {
+  HOUSE_FILM,
+  LATE_START_S,
+  logsOf,
+  surroundingsOf,
+  type CaseSurroundings,
+} from './surroundings';
+
+/** Why a reading of a core earns no credit. */
+export type NoCredit = Disbelief | 'reads_air' | 'flat_line' | 'calibration';
+
+/** All that was read in one piece over the batch's life, by whichever probes, with what is believed of it. */
+export type PieceLog = {
+  parts: Part[];
+  thickest: boolean;
+  readings: Reading[];
+  /** Of each reading: by hand? */
+  byHand: boolean[];
+  /** Of each reading: null when it is credited. */
+  why: (NoCredit | null)[];
+  /** Taken out by a person's decision that stands: nothing followed in this piece. */
+  removed: { atS: number; reason: string; by: Author } | null;
+};
+
+/** A faulty tail of a probe that a person then took out may be this long, s. */
+const FAULTY_TAIL_S = 1800;
+/** Warmest and coldest raw meat that comes to a house where nobody measured it, °C. */
+const RAW_C = { low: -5, high: 40 };
+
+export type Envelope = {
+  around: CaseSurroundings;
+  input: (readings: readonly Reading[], start: Bounds) => BelieveInput;
+  /** Share of its distance that a core closes per second at most in a house without steam. */
+  quickest: number;
+  /** What a core can be when a log begins at this time. */
+  startAt: (tS: number) => Bounds;
+};
+
+/** The bounds of a case: surroundings, and the two runs of the model through the first stay in the house. */
+export function envelopeOf(c: Case): Envelope {
+  const around = surroundingsOf(c);
+  const { diameterMm, pieceMm } = c.recipe.casing;
+  const answer = answerOf(diameterMm, pieceMm);
+  const { run } = c.state;
+  const known = knownTemps(c);
+  const startAt = (tS: number): Bounds => {
+    const hotFromS = run ? run.startS - LATE_START_S : Infinity;
+    const last = known.findLast((k) => k.tS <= Math.min(tS, hotFromS));
+    const fromS = last?.tS ?? Math.min(tS, hotFromS);
+    const bounds = new Bounds(answer, fromS, RAW_C.low, RAW_C.high);
+    if (last) bounds.highC = Math.min(RAW_C.high, last.tempC + 3.5);
+    for (const at of stepsBetween(fromS, tS)) bounds.carry(at, around.around(at));
+    return bounds;
+  };
+  const piece = { diameterMm, lengthMm: pieceMm };
+  let ceilingC: CourseAt | undefined;
+  let floorC: CourseAt | undefined;
+  if (run) {
+    const fromS = run.startS - LATE_START_S;
+    const toS = Math.min(run.pulls[0]?.atS ?? c.nowS, fromS + 96 * 3600);
+    const start = startAt(fromS);
+    if (toS > fromS) {
+      ceilingC = extremeCourse(piece, 'hottest', start.highC, fromS, toS, around.around);
+      if (around.logged)
+        floorC = extremeCourse(piece, 'coldest', start.lowC, fromS, toS, around.around);
+    }
+  }
+  const { maxCPerMin } = c.rules.probe_evidence.body;
+  return {
+    around,
+    quickest: answer.fastest(HOUSE_FILM),
+    startAt,
+    input: (readings, start) => ({
+      readings,
+      answer,
+      slackC: slackOf(readings),
+      around: around.around,
+      helpsAt: around.helpsAt,
+      start,
+      ceilingC,
+      floorC,
+      maxCPerMin: (tS) => (around.inAir(tS) ? maxCPerMin : Infinity),
+    }),
+  };
+}
+
+function stepsBetween(fromS: number, toS: number): number[] {
+  const n = Math.min(300, Math.max(1, Math.ceil((toS - fromS) / 300)));
+  return Array.from({ length: n }, (_, i) => fromS + ((toS - fromS) * (i + 1)) / n);
+}
+
+/** Readings of a part without the faulty tail that a person took the probe out for. */
+function withoutTail(part: Part, e: Envelope): Reading[] {
+  const { readings } = part;
+  const last = readings.at(-1);
+  if (!part.removed || !last) return readings;
+  const input = e.input(readings, e.startAt(readings[0]!.tS));
+  for (let i = readings.length - 1; i > 0; i -= 1) {
+    if (last.tS - readings[i]!.tS > FAULTY_TAIL_S) break;
+    if (!continuous(input, readings[i - 1]!, readings[i]!)) return readings.slice(0, i);
+  }
+  return readings;
+}
+
+type Chain = { parts: Part[]; readings: Reading[]; byHand: boolean[]; end: Bounds };
+
+/** May this part go on where a chain ended: a probe replaced in the same piece, a thermometer after a logger? */
+function goesOn(c: Case, chain: Chain, part: Part, readings: Reading[], e: Envelope): boolean {
+  const before = chain.parts.at(-1)!;
+  const [last, first] = [chain.readings.at(-1), readings[0]];
+  if (!last || !first || before.thickest !== part.thickest || first.tS < last.tS) return false;
+  if (before.piece !== null && part.piece !== null && before.piece !== part.piece) return false;
+  const rule = c.rules.probe_evidence.body;
+  const byHand = before.source === 'hand' || part.source === 'hand';
+  const chill = e.around.helpsAt(first.tS) === 'down';
+  const most = chill ? rule.chillMaxGapS : byHand ? rule.handMaxGapS : rule.maxGapS;
+  if (first.tS - last.tS > most) return false;
+  const bounds = chain.end.copy();
+  for (const at of stepsBetween(bounds.tS, first.tS)) bounds.carry(at, e.around.around(at));
+  return bounds.outside(first.tempC) === 0;
+}
+
+function chainsOf(c: Case, e: Envelope): Chain[] {
+  const chains: Chain[] = [];
+  for (const part of partsOf(c)) {
+    const readings = withoutTail(part, e);
+    const flags = readings.map(() => part.source === 'hand');
+    const able = chains.filter((x) => goesOn(c, x, part, readings, e));
+    /* The same name first; else the one that helps least. */
+    const up = readings.length > 0 && e.around.helpsAt(readings[0]!.tS) === 'up';
+    const unhelpful = (a: Chain, b: Chain) =>
+      (up ? 1 : -1) * (a.readings.at(-1)!.tempC - b.readings.at(-1)!.tempC);
+    const named = able.filter((x) => part.piece !== null && x.parts.at(-1)!.piece === part.piece);
+    const onto = [...(named.length > 0 ? named : able)].sort(unhelpful)[0];
+    if (onto) {
+      onto.parts.push(part);
+      onto.readings.push(...readings);
+      onto.byHand.push(...flags);
+    } else if (readings.length > 0) {
+      const end = e.startAt(readings[0]!.tS);
+      chains.push({ parts: [part], readings: [...readings], byHand: flags, end });
+    }
+    const grown = onto ?? chains.at(-1);
+    if (grown && readings.length > 0)
+      grown.end = believe(e.input(grown.readings, e.startAt(grown.readings[0]!.tS))).end;
+  }
+  return chains;
+}
+
+/** The rules that look at one probe alone: stuck, showing the air, checked too long ago or found wrong since. */
+function markFaults(c: Case, log: PieceLog, e: Envelope): void {
+  const rule = c.rules.probe_evidence.body;
+  const { readings, why } = log;
+  const mark = ([from, to]: [number, number], reason: NoCredit) => {
+    for (let i = from; i <= to; i += 1) why[i] ??= reason;
+  };
+  const inHouse = readings.map((r) => e.around.helpsAt(r.tS) === 'up');
+  for (const span of stuckSpans(readings, rule.flatLineS, e.around.around))
+    if (inHouse[span[1]] && !log.byHand[span[0]]) mark(span, 'flat_line');
+  if (rule.slidOut && e.around.logged) {
+    const air = logsOf(c, 'air')
+      .flat()
+      .filter((r) => e.around.inAir(r.tS))
+      .sort((a, b) => a.tS - b.tS);
+    const windowS = 1 / e.quickest;
+    for (const span of [
+      ...slidOutSpans(readings, air, c.recipe.casing.diameterMm),
+      ...logsOf(c, 'air').flatMap((l) => tracksAirSpans(readings, l, windowS)),
+    ])
+      if (inHouse[span[0]] && !log.byHand[span[0]]) mark(span, 'reads_air');
+  }
+  for (const part of log.parts) {
+    const checks = part.channelId === null ? undefined : c.calibrations[part.channelId];
+    const [first, last] = [part.readings[0], part.readings.at(-1)];
+    if (!checks || !first || !last) continue;
+    readings.forEach((r, i) => {
+      if (r.tS < first.tS || r.tS > last.tS || log.byHand[i]) return;
+      if (!isTrusted(checks, r.tS, rule.calibrationMaxAgeS)) why[i] ??= 'calibration';
+    });
+  }
+}
+
+const worked = new WeakMap<Case, { envelope: Envelope; logs: PieceLog[] }>();
+
+function workOut(c: Case): { envelope: Envelope; logs: PieceLog[] } {
+  const envelope = envelopeOf(c);
+  const logs = chainsOf(c, envelope).map(({ parts, readings, byHand }): PieceLog => {
+    const start = envelope.startAt(readings[0]!.tS);
+    const why: (NoCredit | null)[] = believe(envelope.input(readings, start)).why;
+    const last = parts.at(-1)!;
+    const log = { parts, thickest: last.thickest, readings, byHand, why, removed: last.removed };
+    markFaults(c, log, envelope);
+    return log;
+  });
+  return { envelope, logs };
+}
+
+/** Every piece's log with what is believed of it, and the bounds behind that; worked out once for a case. */
+export function pieceLogs(c: Case): { envelope: Envelope; logs: PieceLog[] } {
+  const known = worked.get(c);
+  if (known) return known;
+  const made = workOut(c);
+  worked.set(c, made);
+  return made;
+}
+
+/** Credited readings of a log between two times, as stretches without a silence longer than the rule allows. */
+export function creditedSpans(c: Case, log: PieceLog, fromS: number, toS: number): Reading[][] {
+  const rule = c.rules.probe_evidence.body;
+  const { around } = pieceLogs(c).envelope;
+  const spans: Reading[][] = [];
+  let last = -1;
+  log.readings.forEach((r, i) => {
+    if (r.tS < fromS || r.tS > toS || log.why[i] !== null) return;
+    const before = log.readings[last];
+    const byHand = log.byHand[i] || (last >= 0 && log.byHand[last]!);
+    const most =
+      around.helpsAt(r.tS) === 'down'
+        ? rule.chillMaxGapS
+        : byHand
+          ? rule.handMaxGapS
+          : rule.maxGapS;
+    if (!before || r.tS - before.tS > most) spans.push([]);
+    spans.at(-1)!.push(r);
+    last = i;
+  });
+  return spans;
+}
+
+/** Was the last reading of a stretch of this log taken by hand? */
+export function endsByHand(log: PieceLog): (span: readonly Reading[]) => boolean {
+  const byHand = new Set(log.readings.filter((_, i) => log.byHand[i]));
+  return (span) => byHand.has(span.at(-1)!);
+}
