@@ -3,7 +3,8 @@ import type { Recipe } from '../formula/recipe';
 import { touchedBy } from './bearing';
 import { effectiveEntries } from './effective';
 import type { EffectiveEntry, Entry, EntryBody, EntryKind } from './entry';
-import type { BatchState, Phase } from './state';
+import { phaseOf } from './phase';
+import type { BatchState } from './state';
 
 type Of<K extends EntryKind> = Extract<EntryBody, { kind: K }>;
 type Apply = { [K in EntryKind]: (s: BatchState, body: Of<K>, e: EffectiveEntry) => void };
@@ -271,20 +272,6 @@ const APPLY: Apply = {
 
 /** What after a signature opens the record again. */
 const REOPENS: readonly EntryKind[] = ['corrected', 'disposed', 'held'];
-
-function phaseOf(s: BatchState, recipe: Recipe): Phase {
-  if (s.dispositions.some((d) => d.kind === 'destroy')) return 'destroyed';
-  if (s.signature?.stands) return 'released';
-  if (s.run?.pulledS != null) {
-    if (s.chill.length === 0) return 'chilling';
-    if (!s.steps.pack) return s.steps.bloom ? 'finishing' : 'chilling';
-    return 'to_sign';
-  }
-  if (s.run) return 'in_house';
-  if (s.hold && s.hold.endS === null) return 'cure_hold';
-  const lines = [...recipe.meat.map((m) => m.id), ...(recipe.cure ? [CURE_LINE] : [])];
-  return lines.every((id) => s.weighed[id]) ? 'making' : 'weighing';
-}
 
 /**
  * Folds a batch's entries into what is known of it. Pure: the same entries give the same state, in

@@ -66,22 +66,27 @@ const FAULT_C = { low: -30, high: 100 };
 const CARRY_S = 300;
 const MOST_CARRIES = 200;
 
+const coldFilm = (s: Surrounding) => s.coldFilmWm2K ?? s.filmWm2K;
+
 /** Can the core get from one reading to the next? Neither noise nor a quick step decides; physics does. */
 export function continuous(i: BelieveInput, a: Reading, b: Reading): boolean {
+  const change = b.tempC - a.tempC;
+  if (change <= i.slackC && change >= -i.slackC) return true;
   const dtS = b.tS - a.tS;
-  const [s, before] = [i.around(b.tS), dtS > CARRY_S ? i.around(a.tS) : null];
-  const hotC = Math.max(s.hotC, before?.hotC ?? -Infinity);
-  const coldC = Math.min(s.coldC, before?.coldC ?? Infinity);
-  const film = (x: Surrounding | null, cold: boolean) =>
-    x === null ? 0 : ((cold ? x.coldFilmWm2K : undefined) ?? x.filmWm2K);
-  const share = (cold: boolean) => {
-    const best = Math.max(film(s, cold), film(before, cold));
-    return dtS > 0 ? -Math.expm1(-dtS * i.answer.fastest(best)) : 0;
-  };
-  const most = ((i.maxCPerMin?.(b.tS) ?? Infinity) * Math.max(dtS, 30)) / 60;
-  const up = Math.min(most, Math.max(0, hotC - a.tempC) * share(false)) + i.slackC;
-  const down = Math.max(0, a.tempC - coldC) * share(true) + i.slackC;
-  return b.tempC - a.tempC <= up && a.tempC - b.tempC <= down;
+  if (dtS <= 0) return false;
+  const now = i.around(b.tS);
+  const then = dtS > CARRY_S ? i.around(a.tS) : now;
+  if (change > 0) {
+    const hotC = Math.max(now.hotC, then.hotC);
+    const film = Math.max(now.filmWm2K, then.filmWm2K);
+    const most = ((i.maxCPerMin?.(b.tS) ?? Infinity) * Math.max(dtS, 30)) / 60;
+    const up = Math.max(0, hotC - a.tempC) * -Math.expm1(-dtS * i.answer.fastest(film));
+    return change <= Math.min(most, up) + i.slackC;
+  }
+  const coldC = Math.min(now.coldC, then.coldC);
+  const film = Math.max(coldFilm(now), coldFilm(then));
+  const down = Math.max(0, a.tempC - coldC) * -Math.expm1(-dtS * i.answer.fastest(film));
+  return -change <= down + i.slackC;
 }
 
 class Walk {
@@ -96,6 +101,11 @@ class Walk {
   private carry(bounds: Bounds, tS: number): void {
     const { i } = this;
     const dtS = tS - bounds.tS;
+    if (dtS <= CARRY_S) {
+      bounds.carry(tS, i.around(tS));
+      if (i.ceilingC) bounds.highC = Math.min(bounds.highC, i.ceilingC(tS) + i.slackC);
+      return;
+    }
     const steps = Math.min(MOST_CARRIES, Math.max(1, Math.ceil(dtS / CARRY_S)));
     for (let n = 1, from = bounds.tS; n <= steps; n += 1) {
       const at = n === steps ? tS : from + (dtS * n) / steps;

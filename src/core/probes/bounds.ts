@@ -62,13 +62,15 @@ function rate(
 export function answerOf(diameterMm: number, lengthMm?: number): Answer {
   requirePositive('diameterMm', diameterMm);
   const known = new Map<number, number>();
+  let lastFilm = -1;
+  let lastRate = 0;
   return {
     fastest: (filmWm2K) => {
-      const before = known.get(filmWm2K);
-      if (before !== undefined) return before;
-      const made = rate(QUICK, diameterMm, lengthMm, filmWm2K);
-      known.set(filmWm2K, made);
-      return made;
+      if (filmWm2K === lastFilm) return lastRate;
+      lastRate = known.get(filmWm2K) ?? rate(QUICK, diameterMm, lengthMm, filmWm2K);
+      known.set(filmWm2K, lastRate);
+      lastFilm = filmWm2K;
+      return lastRate;
     },
     slowest: rate(SLOW, diameterMm, undefined, SLOW.filmWm2K),
   };
@@ -92,12 +94,14 @@ export class Bounds {
     const dtS = tS - this.tS;
     this.tS = tS;
     if (dtS <= 0) return;
-    const share = (film: number) => -Math.expm1(-dtS * this.answer.fastest(film));
-    if (s.hotC > this.highC) this.highC += (s.hotC - this.highC) * share(s.filmWm2K);
-    else this.highC += (s.hotC - this.highC) * -Math.expm1(-dtS * this.answer.slowest);
+    const { answer } = this;
+    if (s.hotC > this.highC)
+      this.highC += (s.hotC - this.highC) * -Math.expm1(-dtS * answer.fastest(s.filmWm2K));
+    else this.highC += (s.hotC - this.highC) * -Math.expm1(-dtS * answer.slowest);
     /* A wet core can stand still in warm air: nothing has to rise. */
     if (s.coldC < this.lowC)
-      this.lowC += (s.coldC - this.lowC) * share(s.coldFilmWm2K ?? s.filmWm2K);
+      this.lowC +=
+        (s.coldC - this.lowC) * -Math.expm1(-dtS * answer.fastest(s.coldFilmWm2K ?? s.filmWm2K));
   }
 
   /** A believed reading narrows what can be. */

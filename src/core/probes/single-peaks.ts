@@ -12,14 +12,15 @@ export function withoutSinglePeaks(
   helps: 'up' | 'down',
   lastStands = false,
 ): Reading[] {
-  const low = helps === 'up' ? Math.min : Math.max;
-  const high = helps === 'up' ? Math.max : Math.min;
+  const up = helps === 'up';
   return readings.map((r, i) => {
-    const [before, after] = [readings[i - 1], readings[i + 1]];
+    const before = readings[i - 1];
+    const after = readings[i + 1];
     if ((!before && !after) || (lastStands && !after)) return r;
-    const a = before ? low(before.tempC, r.tempC) : null;
-    const b = after ? low(r.tempC, after.tempC) : null;
-    const tempC = a === null ? b! : b === null ? a : high(a, b);
-    return tempC === r.tempC ? r : { tS: r.tS, tempC };
+    const t = r.tempC;
+    const b = before?.tempC ?? after!.tempC;
+    const a = after?.tempC ?? before!.tempC;
+    if (up ? t <= b || t <= a : t >= b || t >= a) return r;
+    return { tS: r.tS, tempC: up ? Math.max(a, b) : Math.min(a, b) };
   });
 }

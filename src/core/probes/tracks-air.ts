@@ -1,5 +1,4 @@
 import type { Reading } from '../lethality/reading';
-import { nearest } from './series-at';
 
 /** The air moves by at least this within the window, and the probe keeps this near to it all the while, °C. */
 const MOVES_C = 8;
@@ -7,6 +6,18 @@ const KEEPS_C = 2;
 /** Once it is known that a probe shows the air, it does so as long as it is this near, °C. */
 const NEAR_C = 4;
 const NEAR_S = 300;
+
+/** Air nearest in time to each reading, °C; infinite where it was silent. Both in time order. */
+function besideOf(readings: readonly Reading[], air: readonly Reading[]): Float64Array {
+  const out = new Float64Array(readings.length).fill(Infinity);
+  let k = 0;
+  for (let i = 0; i < readings.length; i += 1) {
+    const { tS } = readings[i]!;
+    while (k < air.length - 1 && Math.abs(air[k + 1]!.tS - tS) <= Math.abs(air[k]!.tS - tS)) k += 1;
+    if (Math.abs(air[k]!.tS - tS) <= NEAR_S) out[i] = air[k]!.tempC;
+  }
+  return out;
+}
 
 /**
  * Stretches in which a core probe follows one air channel as no core can: the air moved by eight degrees within
@@ -21,10 +32,8 @@ export function tracksAirSpans(
   windowS: number,
 ): [number, number][] {
   if (air.length === 0) return [];
-  const beside = readings.map((r) => nearest(air, r.tS, NEAR_S)?.tempC ?? null);
-  const off = readings.map((r, i) =>
-    beside[i] === null ? Infinity : Math.abs(r.tempC - beside[i]!),
-  );
+  const beside = besideOf(readings, air);
+  const off = readings.map((r, i) => Math.abs(r.tempC - beside[i]!));
   const out: [number, number][] = [];
   let from = 0;
   for (let i = 0; i < readings.length; i += 1) {

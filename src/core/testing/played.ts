@@ -4,6 +4,7 @@ import { foldBatch } from '../logbook/fold';
 import type { Recipe } from '../formula/recipe';
 import type { RuleSet } from '../rules/rule';
 import type { Calibrations, Case, Series } from '../verdict/check';
+import { judge } from '../verdict/judge';
 import { entriesOf, started, weighed, type Line } from './batch';
 import { testRecipe, testRules } from './recipe';
 
@@ -173,3 +174,9 @@ export function caseOf(
     nowS: more.nowS ?? p.packS,
   };
 }
+
+/** Checks of a case that do not pass, as `code:because`. */
+export const openChecks = (c: Case): string[] =>
+  judge(c)
+    .checks.filter((k) => k.status !== 'pass')
+    .map((k) => `${k.code}:${k.because}`);

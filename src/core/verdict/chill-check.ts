@@ -53,9 +53,9 @@ export function checkChill(c: Case): Check {
     return check('cooling', rule, 'fail', `too_slow_${byStep.indexOf(worst) + 1}`, figures);
   const hand = view.worseByHand;
   const { toC } = rule.body.steps.at(-1)!;
-  if (hand && hand.tempC > toC)
+  if (hand && hand.reading.tempC > toC && hand.answeredS === null)
     return check('cooling', rule, 'missing', 'warmer_by_hand', [
-      { name: 'handC', value: hand.tempC, unit: 'C' },
+      { name: 'handC', value: hand.reading.tempC, unit: 'C' },
       ...figures,
     ]);
   return worst.status === 'incomplete'

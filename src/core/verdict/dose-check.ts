@@ -1,5 +1,5 @@
 import { ppmBand, ppmFromWeighed } from '../formula/dose-cure';
-import { CURE_LINE } from '../formula/scale-recipe';
+import { CURE_LINE, SALT_LINE } from '../formula/scale-recipe';
 import { doseLimits } from '../rules/rule';
 import { check, type Case, type Check, type Figure } from './check';
 import { holdWarmestC } from './known-temps';
@@ -61,8 +61,11 @@ export function checkDose({ recipe, rules, state }: Case): Check {
 /** Everything that the recipe asks for was weighed before it was stuffed, or left out by a decision. */
 export function checkIngredients({ recipe, rules, state }: Case): Check | null {
   const { stuff } = state.steps;
-  if (!stuff) return null;
-  const lines = unweighedLines(recipe, state).filter((id) => !stuff.without.includes(id));
+  const weighsAll = [SALT_LINE, ...recipe.additions.map((a) => a.id)].some(
+    (id) => state.weighed[id],
+  );
+  if (!stuff && !(state.run && weighsAll)) return null;
+  const lines = unweighedLines(recipe, state).filter((id) => !stuff?.without.includes(id));
   const figures: Figure[] = [{ name: 'lines', value: lines.length, unit: 'count' }];
   return lines.length > 0
     ? check('ingredients', rules.formula, 'missing', 'not_weighed', figures)

@@ -25,6 +25,17 @@ const gapFigures = (gaps: readonly Uncovered[]): Figure[] => [
   ]),
 ];
 
+/** Probes that were put into a thickest piece and never showed anything: that piece is not known. */
+function silentProbes(c: Case): Uncovered[] {
+  const endS = c.state.run?.pulledS ?? c.nowS;
+  const { maxGapS } = c.rules.probe_evidence.body;
+  return c.state.probes
+    .filter((p) => p.what === 'core' && p.thickest && p.name === null && p.removed === null)
+    .filter((p) => p.fromS < endS && c.nowS - p.fromS > maxGapS)
+    .filter((p) => !(c.series[p.channelId] ?? []).some((r) => r.tS >= p.fromS))
+    .map((p) => ({ fromS: p.fromS, toS: endS }));
+}
+
 /** Every thickest piece was under a credited probe all the way: house, then chill to the rule's end. */
 export function checkProbeEvidence(c: Case): Check {
   const rule = c.rules.probe_evidence;
@@ -38,6 +49,7 @@ export function checkProbeEvidence(c: Case): Check {
   const gaps = counted.flatMap((x) => x.holes).sort((a, b) => a.fromS - b.fromS);
   const missed = chill && !chill.counted.some((x) => x.log.thickest);
   if (missed) gaps.push({ fromS: chill.fromS, toS: chill.toS });
+  gaps.push(...silentProbes(c));
   const figures = gapFigures(gaps);
   figures.push(...uncredited(logs, house));
   figures.push({ name: 'surroundings', value: envelope.around.logged ? 1 : 0, unit: 'count' });

@@ -27,6 +27,11 @@ export function piecesLethality(c: Case): PieceLethality[] {
 const after = (spans: readonly Reading[][], tS: number): Reading[][] =>
   spans.map((s) => s.filter((r) => r.tS >= tS)).filter((s) => s.length > 0);
 
+/** From when a colder piece was no longer colder, the probes alone must show all of the lethality. */
+const answered = (c: Case, of: Counted, sinceS: number | null) =>
+  sinceS !== null &&
+  judgeLethality(after(lethalSpans(of), sinceS), c.rules.lethality.body, hasPoultry(c.recipe)).pass;
+
 /** Lethality by the site's accepted way, on the slowest credited core. */
 export function checkLethality(c: Case): Check {
   const rule = c.rules.lethality;
@@ -42,11 +47,9 @@ export function checkLethality(c: Case): Check {
       : check('lethality', rule, 'fail', 'not_reached', result.figures);
   }
   const hand = view.worseByHand;
-  if (
-    hand &&
-    !judgeLethality(after(lethalSpans(of), hand.tS), rule.body, hasPoultry(c.recipe)).pass
-  ) {
-    const figures: Figure[] = [{ name: 'handC', value: hand.tempC, unit: 'C' }, ...result.figures];
+  if (hand && !answered(c, of, hand.answeredS)) {
+    const { tempC } = hand.reading;
+    const figures: Figure[] = [{ name: 'handC', value: tempC, unit: 'C' }, ...result.figures];
     return check('lethality', rule, 'missing', 'colder_by_hand', figures);
   }
   return check('lethality', rule, 'pass', rule.body.way, result.figures);

@@ -1,12 +1,18 @@
 import type { Reading } from '../lethality/reading';
 import type { Author } from '../logbook/entry';
 import { isTrusted } from '../probes/calibration';
-import { believe, continuous, slackOf, type BelieveInput, type Disbelief } from '../probes/believe';
+import {
+  believe,
+  continuous,
+  slackOf,
+  type Belief,
+  type BelieveInput,
+  type Disbelief,
+} from '../probes/believe';
 import { answerOf, Bounds } from '../probes/bounds';
 import { extremeCourse, type CourseAt } from '../probes/course';
 import { stuckSpans } from '../probes/stuck';
 import { tracksAirSpans } from '../probes/tracks-air';
-import { slidOutSpans } from '../probes/slid-out';
 import type { Case } from './check';
 import { knownTemps } from './known-temps';
 import { partsOf, type Part } from './parts';
@@ -114,7 +120,7 @@ function withoutTail(part: Part, e: Envelope): Reading[] {
   return readings;
 }
 
-type Chain = { parts: Part[]; readings: Reading[]; byHand: boolean[]; end: Bounds };
+type Chain = { parts: Part[]; readings: Reading[]; byHand: boolean[]; belief: Belief };
 
 /** May this part go on where a chain ended: a probe replaced in the same piece, a thermometer after a logger? */
 function goesOn(c: Case, chain: Chain, part: Part, readings: Reading[], e: Envelope): boolean {
@@ -127,10 +133,13 @@ function goesOn(c: Case, chain: Chain, part: Part, readings: Reading[], e: Envel
   const chill = e.around.helpsAt(first.tS) === 'down';
   const most = chill ? rule.chillMaxGapS : byHand ? rule.handMaxGapS : rule.maxGapS;
   if (first.tS - last.tS > most) return false;
-  const bounds = chain.end.copy();
+  const bounds = chain.belief.end.copy();
   for (const at of stepsBetween(bounds.tS, first.tS)) bounds.carry(at, e.around.around(at));
   return bounds.outside(first.tempC) === 0;
 }
+
+const beliefOf = (e: Envelope, readings: readonly Reading[]): Belief =>
+  believe(e.input(readings, e.startAt(readings[0]!.tS)));
 
 function chainsOf(c: Case, e: Envelope): Chain[] {
   const chains: Chain[] = [];
@@ -149,12 +158,14 @@ function chainsOf(c: Case, e: Envelope): Chain[] {
       onto.readings.push(...readings);
       onto.byHand.push(...flags);
     } else if (readings.length > 0) {
-      const end = e.startAt(readings[0]!.tS);
-      chains.push({ parts: [part], readings: [...readings], byHand: flags, end });
+      chains.push({
+        parts: [part],
+        readings: [...readings],
+        byHand: flags,
+        belief: beliefOf(e, readings),
+      });
     }
-    const grown = onto ?? chains.at(-1);
-    if (grown && readings.length > 0)
-      grown.end = believe(e.input(grown.readings, e.startAt(grown.readings[0]!.tS))).end;
+    if (onto && readings.length > 0) onto.belief = beliefOf(e, onto.readings);
   }
   return chains;
 }
@@ -166,21 +177,13 @@ function markFaults(c: Case, log: PieceLog, e: Envelope): void {
   const mark = ([from, to]: [number, number], reason: NoCredit) => {
     for (let i = from; i <= to; i += 1) why[i] ??= reason;
   };
-  const inHouse = readings.map((r) => e.around.helpsAt(r.tS) === 'up');
+  const inHouse = (i: number) => e.around.helpsAt(readings[i]!.tS) === 'up';
   for (const span of stuckSpans(readings, rule.flatLineS, e.around.around))
-    if (inHouse[span[1]] && !log.byHand[span[0]]) mark(span, 'flat_line');
-  if (rule.slidOut && e.around.logged) {
-    const air = logsOf(c, 'air')
-      .flat()
-      .filter((r) => e.around.inAir(r.tS))
-      .sort((a, b) => a.tS - b.tS);
-    const windowS = 1 / e.quickest;
-    for (const span of [
-      ...slidOutSpans(readings, air, c.recipe.casing.diameterMm),
-      ...logsOf(c, 'air').flatMap((l) => tracksAirSpans(readings, l, windowS)),
-    ])
-      if (inHouse[span[0]] && !log.byHand[span[0]]) mark(span, 'reads_air');
-  }
+    if (inHouse(span[1]) && !log.byHand[span[0]]) mark(span, 'flat_line');
+  for (const air of logsOf(c, 'air'))
+    for (const span of tracksAirSpans(readings, air, 1 / e.quickest))
+      if (inHouse(span[0]) && !log.byHand[span[0]] && e.around.inAir(readings[span[0]]!.tS))
+        mark(span, 'reads_air');
   for (const part of log.parts) {
     const checks = part.channelId === null ? undefined : c.calibrations[part.channelId];
     const [first, last] = [part.readings[0], part.readings.at(-1)];
@@ -196,9 +199,8 @@ const worked = new WeakMap<Case, { envelope: Envelope; logs: PieceLog[] }>();
 
 function workOut(c: Case): { envelope: Envelope; logs: PieceLog[] } {
   const envelope = envelopeOf(c);
-  const logs = chainsOf(c, envelope).map(({ parts, readings, byHand }): PieceLog => {
-    const start = envelope.startAt(readings[0]!.tS);
-    const why: (NoCredit | null)[] = believe(envelope.input(readings, start)).why;
+  const logs = chainsOf(c, envelope).map(({ parts, readings, byHand, belief }): PieceLog => {
+    const why: (NoCredit | null)[] = belief.why;
     const last = parts.at(-1)!;
     const log = { parts, thickest: last.thickest, readings, byHand, why, removed: last.removed };
     markFaults(c, log, envelope);
@@ -220,27 +222,30 @@ export function pieceLogs(c: Case): { envelope: Envelope; logs: PieceLog[] } {
 export function creditedSpans(c: Case, log: PieceLog, fromS: number, toS: number): Reading[][] {
   const rule = c.rules.probe_evidence.body;
   const { around } = pieceLogs(c).envelope;
+  const { readings, why, byHand } = log;
+  const least = Math.min(rule.maxGapS, rule.handMaxGapS, rule.chillMaxGapS);
   const spans: Reading[][] = [];
+  let open: Reading[] = [];
   let last = -1;
-  log.readings.forEach((r, i) => {
-    if (r.tS < fromS || r.tS > toS || log.why[i] !== null) return;
-    const before = log.readings[last];
-    const byHand = log.byHand[i] || (last >= 0 && log.byHand[last]!);
-    const most =
-      around.helpsAt(r.tS) === 'down'
-        ? rule.chillMaxGapS
-        : byHand
-          ? rule.handMaxGapS
-          : rule.maxGapS;
-    if (!before || r.tS - before.tS > most) spans.push([]);
-    spans.at(-1)!.push(r);
+  for (let i = 0; i < readings.length; i += 1) {
+    const r = readings[i]!;
+    if (r.tS < fromS || r.tS > toS || why[i] !== null) continue;
+    const dtS = last < 0 ? Infinity : r.tS - readings[last]!.tS;
+    if (dtS > least) {
+      const chill = around.helpsAt(r.tS) === 'down';
+      const hand = byHand[i] || (last >= 0 && byHand[last]!);
+      const most = chill ? rule.chillMaxGapS : hand ? rule.handMaxGapS : rule.maxGapS;
+      if (dtS > most) spans.push((open = []));
+    }
+    open.push(r);
     last = i;
-  });
+  }
   return spans;
 }
 
 /** Was the last reading of a stretch of this log taken by hand? */
 export function endsByHand(log: PieceLog): (span: readonly Reading[]) => boolean {
+  if (!log.byHand.includes(true)) return () => false;
   const byHand = new Set(log.readings.filter((_, i) => log.byHand[i]));
   return (span) => byHand.has(span.at(-1)!);
 }

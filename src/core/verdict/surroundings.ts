@@ -8,8 +8,8 @@ import type { Case } from './check';
 
 /** Where a place was not logged: what it can be at most and at least, °C, and its best film, W/(m²·K). */
 const BENCH = { hotC: 40, coldC: -30, filmWm2K: 30 };
-const CHILL = { hotC: 90, coldC: -2, filmWm2K: 600 };
-const COOLER = { hotC: 90, coldC: -12, filmWm2K: 60 };
+const CHILL = { hotC: 35, coldC: -2, filmWm2K: 600 };
+const COOLER = { hotC: 30, coldC: -12, filmWm2K: 60 };
 /** Films of a house with its fan, of one in which vapour condenses on the product, and of moving water. */
 export const HOUSE_FILM = 60;
 const STEAM_FILM = 150;
@@ -125,7 +125,12 @@ export function surroundingsOf(c: Case): CaseSurroundings {
     const log = cooler(tS);
     return log ? { ...COOLER, coldC: Math.max(COOLER.coldC, log.coldC - OFF.logged) } : COOLER;
   };
-  const stretchAt = (tS: number) => stretches.findLast((s) => s.fromS <= tS && tS < s.toS);
+  let lately: Stretch | undefined;
+  const stretchAt = (tS: number): Stretch | undefined => {
+    if (lately && lately.fromS <= tS && tS < lately.toS) return lately;
+    lately = stretches.findLast((s) => s.fromS <= tS && tS < s.toS);
+    return lately;
+  };
   const lookAround = (tS: number): Surrounding => {
     const s = stretchAt(tS);
     if (!s) return BENCH;
@@ -140,13 +145,15 @@ export function surroundingsOf(c: Case): CaseSurroundings {
     };
   };
   const known = new Map<number, Surrounding>();
+  let lastKey = Number.NaN;
+  let last: Surrounding = BENCH;
   const around = (tS: number): Surrounding => {
     const key = Math.floor(tS / MEMO_S);
-    const before = known.get(key);
-    if (before) return before;
-    const made = lookAround((key + 1) * MEMO_S);
-    known.set(key, made);
-    return made;
+    if (key === lastKey) return last;
+    lastKey = key;
+    last = known.get(key) ?? lookAround((key + 1) * MEMO_S);
+    known.set(key, last);
+    return last;
   };
   return {
     around,

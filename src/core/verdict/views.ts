@@ -23,8 +23,8 @@ export type View = {
   counted: Counted[];
   /** Set aside by a person, with the reason, while another piece was followed. */
   aside: { log: PieceLog; reason: string; atS: number }[];
-  /** A hand reading in a thickest piece that is worse than every probe, and that no later one answers. */
-  worseByHand: Reading | null;
+  /** The last hand reading in a thickest piece that was worse than every probe, and when a later one answered it. */
+  worseByHand: { reading: Reading; answeredS: number | null } | null;
 };
 
 type Direction = {
@@ -41,6 +41,8 @@ const TAKEN_OUT_C = 3;
 const WITNESS_C = 2;
 /** Nothing that happens to a core below this bears on its lethality, °C. */
 const WARM_C = 45;
+/** A piece that has cooled by this after its peak shows how it cools, °C. */
+const TOLD_C = 10;
 const NEAR_S = 900;
 const COMPARE_EVERY_S = 300;
 
@@ -51,11 +53,17 @@ const PLAUSIBLE: readonly (NoCredit | null)[] = [null, 'calibration', 'flat_line
 function plausible(log: PieceLog, fromS: number, toS: number): Reading[] {
   const out: Reading[] = [];
   let last: Reading | null = null;
-  log.readings.forEach((r, i) => {
-    if (r.tS < fromS || r.tS > toS || !PLAUSIBLE.includes(log.why[i]!)) return;
+  let dueS = -Infinity;
+  const { readings, why } = log;
+  for (let i = 0; i < readings.length; i += 1) {
+    const r = readings[i]!;
+    if (r.tS < fromS || r.tS > toS) continue;
+    if (why[i] !== null && !PLAUSIBLE.includes(why[i]!)) continue;
     last = r;
-    if (out.length === 0 || r.tS - out.at(-1)!.tS >= COMPARE_EVERY_S) out.push(r);
-  });
+    if (r.tS < dueS) continue;
+    out.push(r);
+    dueS = r.tS + COMPARE_EVERY_S;
+  }
   if (last && out.at(-1) !== last) out.push(last);
   return out;
 }
@@ -88,6 +96,14 @@ function countedOf(c: Case, log: PieceLog, d: Direction, fromS: number, toS: num
   return { log, spans, holes, lost: holes.at(-1)?.toS === toS };
 }
 
+/** Did a log get as far as where its piece can be told from another: warm in the cook, well on its way in the chill? */
+function told(d: Direction, shown: readonly Reading[]): boolean {
+  const last = shown.at(-1);
+  if (!last) return false;
+  const peakC = shown.reduce((most, r) => Math.max(most, r.tempC), -Infinity);
+  return d.worse(1, 0) > 0 ? last.tempC < peakC - TOLD_C : last.tempC >= WARM_C;
+}
+
 /** A log that has every part of the window, and is nowhere better than this one: the window is judged on it. */
 const coveredBy = (
   d: Direction,
@@ -95,6 +111,7 @@ const coveredBy = (
   others: readonly Counted[],
   view: Pick<View, 'fromS' | 'toS'>,
 ) =>
+  told(d, plausible(x.log, view.fromS, view.toS)) &&
   others.some(
     (q) =>
       q !== x &&
@@ -116,26 +133,28 @@ export function viewOf(
   endOf: (x: PieceLog) => number,
 ): View {
   const { logs } = pieceLogs(c);
-  const inside = logs.filter((l) => l.readings.some((r) => r.tS >= fromS && r.tS <= toS));
+  const sinceS = fromS - NEAR_S;
+  const inside = logs.filter((l) => l.readings.some((r) => r.tS >= sinceS && r.tS <= toS));
   const all = inside.map((l) => countedOf(c, l, d, fromS, Math.min(toS, endOf(l))));
   const thick = all.filter((x) => x.log.thickest);
   const fromStart = thick.filter((x) => {
-    const first = plausible(x.log, fromS, toS)[0];
+    const first = plausible(x.log, sinceS, toS)[0];
     return first !== undefined && first.tS - fromS <= d.slackS(x.log);
   });
   const main = fromStart.length > 0 ? fromStart : thick;
   const view: View = { fromS, toS, counted: [], aside: [], worseByHand: null };
   for (const x of main) {
     const { removed } = x.log;
-    const last = plausible(x.log, fromS, toS).slice(-1);
+    const last = plausible(x.log, sinceS, toS).slice(-1);
     const others = main.filter((q) => q !== x && !q.lost);
     if (removed && x.lost && others.some((q) => noWorse(d, last, q.log.readings, TAKEN_OUT_C)))
       view.aside.push({ log: x.log, reason: removed.reason, atS: removed.atS });
-    else if (x.holes.length === 0 || !coveredBy(d, x, main, view)) view.counted.push(x);
+    else if (x.holes.length === 0 || !coveredBy(d, x, main, { fromS: sinceS, toS }))
+      view.counted.push(x);
   }
   const basis = view.counted.filter((x) => !x.lost);
   for (const w of all.filter((x) => !main.includes(x))) {
-    const shown = plausible(w.log, fromS, toS);
+    const shown = plausible(w.log, sinceS, toS);
     const late = shown.filter((r) => r.tS >= (shown.at(-1)?.tS ?? 0) - NEAR_S);
     const byC = w.log.removed ? TAKEN_OUT_C : WITNESS_C;
     const worse = basis.length > 0 && basis.every((q) => !noWorse(d, late, q.log.readings, byC));
@@ -145,23 +164,24 @@ export function viewOf(
   return view;
 }
 
-/** The last hand reading beside the probes that is worse than all of them, when no later one was not. */
+/** The last hand reading beside the probes that is worse than all of them, and the first after it that is not. */
 function worseByHand(
   c: Case,
   d: Direction,
   basis: readonly Counted[],
   fromS: number,
   toS: number,
-): Reading | null {
+): View['worseByHand'] {
   const beside = besideReadings(c).filter((h) => h.tS >= fromS && h.tS <= toS);
-  let worst: Reading | null = null;
+  let found: View['worseByHand'] = null;
   for (const h of beside) {
     const near = basis.flatMap((q) => nearest(q.log.readings, h.tS, NEAR_S) ?? []);
-    if (near.length === 0 || !near.some((r) => d.matters(r.tempC))) continue;
+    if (near.length === 0 || ![h, ...near].some((r) => d.matters(r.tempC))) continue;
     const worse = near.every((r) => d.worse(h.tempC, r.tempC) > WITNESS_C);
-    worst = worse ? h : null;
+    if (worse) found = { reading: h, answeredS: null };
+    else if (found) found.answeredS ??= h.tS;
   }
-  return worst;
+  return found;
 }
 
 /** In the cook the colder piece is worse, from where lethality begins. */

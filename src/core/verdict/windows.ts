@@ -48,13 +48,27 @@ const cooled = new WeakMap<PieceLog, { nowS: number; windows: TimedWindow[] }>()
 export function coolingOf(c: Case, log: PieceLog): TimedWindow[] {
   const known = cooled.get(log);
   if (known && known.nowS === c.nowS) return known.windows;
-  const windows = chillWindows({
-    readings: chillReadings(c, log),
-    pulledS: c.state.run!.pulledS!,
-    steps: c.rules.cooling.body.steps,
-  });
+  const pulledS = c.state.run!.pulledS!;
+  const { steps } = c.rules.cooling.body;
+  const windows = chillWindows({ readings: chillReadings(c, log), pulledS, steps });
+  /* What a later, hotter log contradicts ends no clock, but it may have started one. */
+  if (log.why.includes('replaced')) {
+    const readings = log.readings.filter(
+      (r, i) => r.tS >= pulledS - PEAK_S && [null, 'replaced'].includes(log.why[i]!),
+    );
+    chillWindows({ readings, pulledS, steps }).forEach((early, i) => {
+      windows[i] = startedBy(windows[i]!, early.startS);
+    });
+  }
   cooled.set(log, { nowS: c.nowS, windows });
   return windows;
+}
+
+/** The same window with a clock that began earlier. */
+function startedBy(w: TimedWindow, startS: number | null): TimedWindow {
+  if (startS === null || w.startS === null || startS >= w.startS) return w;
+  const elapsedS = w.elapsedS! + w.startS - startS;
+  return { ...w, startS, elapsedS, status: elapsedS > w.maxS ? 'fail' : w.status };
 }
 
 /** When a piece was cold by the rule; now while it is not. */
