@@ -13,6 +13,7 @@ async function verifyAt(name: string, url: string): Promise<boolean> {
       `${name}: ${result.entries} entries, ${result.signed} signed batches, last hash ${result.lastHash}`,
     );
     for (const p of result.problems) console.log(`  TAMPERED: ${p}`);
+    for (const n of result.notes) console.log(`  note: ${n}`);
     if (result.problems.length === 0) console.log('  nothing has been changed');
     return result.problems.length === 0;
   } finally {

@@ -21,7 +21,7 @@ import {
 } from '../../src/features/batches/repository';
 import { loadDossier } from '../../src/features/batches/case';
 import { recordDueHolds } from '../../src/features/batches/service';
-import { sealOf, STATEMENT } from '../../src/features/batches/sign';
+import { signedBody } from '../../src/features/batches/sign';
 import { storeReadings } from '../../src/features/readings/repository';
 import { ingredientOf } from '../../src/features/stores/lot-problems';
 import { moveStock } from '../../src/features/stores/service';
@@ -266,7 +266,7 @@ async function sign(w: World, batchId: string): Promise<void> {
           happenedS: at,
           by: w.lead,
           corrects: null,
-          body: { kind: 'signed', ...sealOf(dossier), statement: STATEMENT },
+          body: signedBody(dossier),
         },
       ],
       at,

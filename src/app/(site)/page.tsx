@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { loadOpenDossiers, type Dossier } from '@/features/batches/case';
+import { loadOpen, type Dossier } from '@/features/batches/case';
 import { nextStep } from '@/features/batches/next-step';
 import { closedBatches } from '@/features/batches/repository';
 import { BatchCard } from '@/features/batches/ui/BatchCard';
@@ -9,6 +9,7 @@ import { memberOf, type Member } from '@/features/houses/load';
 import { AlarmStrip } from '@/features/houses/ui/AlarmStrip';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
+import { Notice } from '@/ui/status';
 import { db } from '@/platform/db/client';
 
 const isHeld = (d: Dossier) => d.case.state.holds.some((h) => h.open);
@@ -19,7 +20,7 @@ export default async function FloorPage() {
   const person = await requirePage();
   const show = await showOfRequest();
   const now = nowS();
-  const open = await loadOpenDossiers(db(), now);
+  const { dossiers: open, unjudged } = await loadOpen(db(), now);
   const held = open.filter(isHeld);
   const running = open.filter((d) => !isHeld(d)).sort((a, b) => dueOf(a) - dueOf(b));
   const members: Member[] = [];
@@ -46,6 +47,17 @@ export default async function FloorPage() {
         )}
       </div>
       {members.length > 0 && <AlarmStrip members={members} />}
+      {[
+        ...unjudged.map((u) => ({ head: u.head, why: u.message })),
+        ...members.flatMap((m) => (m.failed ? [{ head: m.dossier.head, why: m.failed }] : [])),
+      ].map(({ head, why }) => (
+        <Notice key={head.id} tone="bad">
+          <Link href={`/batches/${head.id}`} className="underline">
+            {head.recipe.name}, {head.code}
+          </Link>{' '}
+          could not be worked out: {why}. Its record is kept; look at its log.
+        </Notice>
+      ))}
       <section aria-label="Batches: on hold first, then by what is due next">
         {cards([...held, ...running])}
       </section>

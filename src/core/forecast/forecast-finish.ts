@@ -2,6 +2,7 @@ import { QuantityError, requireFinite, requirePositive } from '../guard';
 import { fitMap } from './fit';
 import { Course, binChannel, binWidthS, noiseOf, type Binned, type RunReading } from './readings';
 import { runModel, type Factors, type RunCase, type Target } from './run-model';
+import { MOST_STEPS, OutOfWork, Work } from './work';
 import type { LethalityModel } from '../lethality/lethality';
 import type { HeatProduct } from '../heat/product';
 import type { HeatStage } from '../heat/simulate-program';
@@ -22,8 +23,11 @@ export type ForecastInput = {
 };
 
 export type Basis = {
-  /** reached: the core has shown it. forecast: ahead. unreachable: not within three days as things are. */
-  status: 'reached' | 'forecast' | 'unreachable';
+  /**
+   * reached: the core has shown it. forecast: ahead. unreachable: not within three days as things are.
+   * unexplained: no usual product in this air reads like that, so nothing is said.
+   */
+  status: 'reached' | 'forecast' | 'unreachable' | 'unexplained';
   /** program: no core reading yet. thin: few, or little of the rise. fitted: this run's own probes. */
   madeFrom: 'program' | 'thin' | 'fitted';
   coreReadings: number;
@@ -76,21 +80,36 @@ export type FittedRun = {
   covariance: number[][];
   basis: Omit<Basis, 'status'>;
   airAheadC: number;
+  /** The model can have made these readings. */
+  explained: boolean;
 };
+
+/** As far as a parameter may lie from what is usual, in its spreads. */
+const FAR = 4;
+/** Readings that the best fit misses by more than this on the mean are none of a core in this air, °C. */
+const UNEXPLAINED_C = 2.5;
+const NO_THETA = [0, 0, 0, 0, 0.6, 0, 0];
 
 function factorsWith(house: HousePrior | undefined): (theta: readonly number[]) => Factors {
   const lnH = house ? Math.log(house.h) : 0;
   const sdH = house?.lnSd ?? PRIOR.h;
-  return (t) => ({
-    h: Math.exp(lnH + sdH * t[0]!),
-    conductivity: Math.exp(PRIOR.conductivity * t[1]!),
-    diameter: Math.exp(PRIOR.diameter * t[2]!),
-    startC: PRIOR.startC * t[3]!,
-    offCentre: Math.abs(PRIOR.offCentre * t[4]!),
-    evaporation: t[5] === undefined ? 1 : Math.exp(PRIOR.evaporation * t[5]),
-    futureAirC: t[6] ?? 0,
-  });
+  return (theta) =>
+    factorsAt(
+      theta.map((v) => Math.min(FAR, Math.max(-FAR, v))),
+      lnH,
+      sdH,
+    );
 }
+
+const factorsAt = (t: readonly number[], lnH: number, sdH: number): Factors => ({
+  h: Math.exp(lnH + sdH * t[0]!),
+  conductivity: Math.exp(PRIOR.conductivity * t[1]!),
+  diameter: Math.exp(PRIOR.diameter * t[2]!),
+  startC: PRIOR.startC * t[3]!,
+  offCentre: Math.abs(PRIOR.offCentre * t[4]!),
+  evaporation: t[5] === undefined ? 1 : Math.exp(PRIOR.evaporation * t[5]),
+  futureAirC: t[6] ?? 0,
+});
 
 /**
  * Fits the model to a run's own readings: film coefficient, conductivity, diameter, temperature at the
@@ -115,6 +134,7 @@ export function fitRun(input: ForecastInput): FittedRun {
     nowS,
     houseLagS: houseLag(air, input.stages[0]!),
     model: input.model,
+    work: new Work(MOST_STEPS.fit),
   };
   const factorsOf = factorsWith(input.house);
   const noiseC = noiseOf(input.readings, 'core');
@@ -125,35 +145,42 @@ export function fitRun(input: ForecastInput): FittedRun {
   const evaporates = (input.product.casingPermeability ?? 1) > 0;
   const start = new Array<number>(evaporates ? 6 : 5).fill(0);
   start[4] = 0.6;
-  const fit = fitMap((theta) => missesOf(theta).map((m, i) => m / sdC[i]!), start);
-  const misses = missesOf(fit.theta);
+  const made = orOutOfWork(() => {
+    const found = fitMap((theta) => missesOf(theta).map((m, i) => m / sdC[i]!), start);
+    return { found, misses: missesOf(found.theta) };
+  });
+  const fit = made?.found ?? null;
+  const misses = made?.misses ?? new Float64Array(0);
   const riseC =
     core.length > 1
       ? Math.max(...core.map((b) => b.tempC)) - Math.min(...core.map((b) => b.tempC))
       : 0;
-  const { futureAirC: _, ...factors } = factorsOf(fit.theta);
+  const theta = fit?.theta ?? NO_THETA.slice(0, start.length);
+  const { futureAirC: _, ...factors } = factorsOf(theta);
+  const missC =
+    misses.length === 0
+      ? null
+      : Math.sqrt(misses.reduce((sum, m) => sum + m * m, 0) / misses.length);
   const thin = core.length < THIN_BINS || riseC < THIN_RISE_C;
   return {
     run,
     core,
     factorsOf,
-    theta: fit.theta,
+    theta,
     /* Misses that are larger than the noise, or hang together, widen everything that was learned. */
-    covariance: fit.covariance.map((row) =>
-      row.map((v) => v * Math.max(1, fit.meanSquare) * hangTogether(misses)),
+    covariance: (fit?.covariance ?? []).map((row) =>
+      row.map((v) => v * Math.max(1, fit!.meanSquare) * hangTogether(misses)),
     ),
+    explained: fit !== null && !(missC !== null && missC > UNEXPLAINED_C),
     airAheadC: airAhead(air, nowS),
     basis: {
       madeFrom: core.length === 0 ? 'program' : thin ? 'thin' : 'fitted',
       coreReadings: core.reduce((sum, b) => sum + b.count, 0),
       airReadings: air.reduce((sum, b) => sum + b.count, 0),
-      missC:
-        core.length === 0
-          ? null
-          : Math.sqrt(misses.reduce((sum, m) => sum + m * m, 0) / misses.length),
+      missC,
       factors,
       houseRuns: input.house?.runs ?? 0,
-      converged: fit.converged,
+      converged: fit?.converged ?? false,
     },
   };
 }
@@ -219,10 +246,34 @@ function shownS(core: Binned, target: Target): number | null {
  * the fit, and of the air to come, carried to the time through the model's slope.
  */
 export function finishOf(fitted: FittedRun, target: Target): Forecast {
-  const { run, theta, covariance, factorsOf, core, airAheadC } = fitted;
+  const none: Forecast = {
+    p10S: null,
+    p50S: null,
+    p90S: null,
+    basis: { ...fitted.basis, status: 'unexplained' },
+  };
+  /* What the core has shown needs no model. */
+  const shown = shownS(fitted.core, target);
+  if (shown !== null)
+    return { p10S: shown, p50S: shown, p90S: shown, basis: { ...fitted.basis, status: 'reached' } };
+  if (!fitted.explained) return none;
+  const run = { ...fitted.run, work: new Work(MOST_STEPS.target) };
+  return orOutOfWork(() => aheadOf({ ...fitted, run }, target)) ?? none;
+}
+
+/** The answer of some work, or null when it asks for more than a forecast may take. */
+function orOutOfWork<T>(work: () => T): T | null {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof OutOfWork) return null;
+    throw error;
+  }
+}
+
+function aheadOf(fitted: FittedRun, target: Target): Forecast {
+  const { run, theta, covariance, factorsOf, airAheadC } = fitted;
   const basis = (status: Basis['status']): Basis => ({ ...fitted.basis, status });
-  const shown = shownS(core, target);
-  if (shown !== null) return { p10S: shown, p50S: shown, p90S: shown, basis: basis('reached') };
   const finish = (t: readonly number[], airC = 0) =>
     runModel(run, { ...factorsOf(t), futureAirC: airC }, [], target).finishS;
   const ahead = runModel(run, factorsOf(theta), [], target);
@@ -239,7 +290,7 @@ export function finishOf(fitted: FittedRun, target: Target): Forecast {
   const slopes = theta.map((_, p) =>
     slope(
       (h) => finish(theta.map((v, q) => (q === p ? v + h : v))),
-      0.5 * Math.sqrt(covariance[p]![p]!),
+      Math.min(1, 0.5 * Math.sqrt(covariance[p]![p]!)),
     ),
   );
   let variance = (slope((h) => finish(theta, h), airAheadC) * airAheadC) ** 2;

@@ -8,6 +8,7 @@ import type { HeatStage } from '../heat/simulate-program';
 import { stageEnd, type EndCheck, type EndReason } from '../heat/stage-end';
 import type { Surroundings } from '../heat/surface';
 import type { Course } from './readings';
+import type { Work } from './work';
 
 /** What is waited for. */
 export type Target =
@@ -41,6 +42,8 @@ export type RunCase = {
   /** How slowly this house followed its first set point, s; 0 where it was there at once. */
   houseLagS: number;
   model?: LethalityModel;
+  /** What is left of the forecast's work. */
+  work: Work;
 };
 
 export type ModelRun = {
@@ -243,7 +246,9 @@ class Walk {
           (c.stageStartsS && inPast ? Infinity : this.stageStartS + this.end.latestS),
         marcher.tS + (inPast ? STEP_PAST_S : aheadStepS(marcher.tS - c.nowS)),
       ].filter((s) => s > marcher.tS + 1e-6);
+      const proposed = marcher.proposed;
       const dtS = marcher.step(this.medium, Math.min(...stops) - marcher.tS);
+      c.work.spend(marcher.proposed - proposed);
       if (inPast && marcher.tS >= c.nowS - 1e-6) this.ahead = null;
       this.countLogs(before);
       const why = this.over();

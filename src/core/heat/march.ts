@@ -22,6 +22,8 @@ export class Marcher {
   private readonly end = surroundings();
   private stepS = FIRST_STEP_S;
   tS: number;
+  /** Steps proposed so far, those that were refused among them: what the work costs. */
+  proposed = 0;
 
   constructor(
     readonly body: Cylinder,
@@ -70,6 +72,7 @@ export class Marcher {
   }
 
   private propose(medium: (tS: number, out: Surroundings) => void, dtS: number): number {
+    this.proposed += 1;
     medium(this.tS + dtS / 2, this.middle);
     medium(this.tS + dtS, this.end);
     return this.body.propose(dtS, this.middle, this.end);

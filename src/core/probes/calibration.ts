@@ -10,7 +10,7 @@ export type Calibration = { atS: number; offsetC: number; ok?: boolean };
 
 export type CalibrationResult =
   | { ok: true; offsetC: number; boilsAtC: number }
-  | { ok: false; reason: 'too_far_off' | 'points_disagree'; boilsAtC: number };
+  | { ok: false; reason: 'too_far_off' | 'points_disagree'; offsetC: number; boilsAtC: number };
 
 /** More than this and the probe is to be replaced, not corrected, °C. Usual value. */
 const MOST_OFFSET_C = 2;
@@ -29,12 +29,17 @@ export function checkCalibration(check: CalibrationCheck): CalibrationResult {
   const boilsAtC = boilingPointC(check.altitudeM);
   const offs =
     check.boilC === undefined ? [iceOff] : [iceOff, requireFinite('boilC', check.boilC) - boilsAtC];
+  const offsetC = offs.reduce((a, b) => a + b, 0) / offs.length;
   if (offs.some((o) => Math.abs(o) > MOST_OFFSET_C))
-    return { ok: false, reason: 'too_far_off', boilsAtC };
+    return { ok: false, reason: 'too_far_off', offsetC, boilsAtC };
   if (offs.length > 1 && Math.abs(offs[0]! - offs[1]!) > MOST_SPREAD_C)
-    return { ok: false, reason: 'points_disagree', boilsAtC };
-  return { ok: true, offsetC: offs.reduce((a, b) => a + b, 0) / offs.length, boilsAtC };
+    return { ok: false, reason: 'points_disagree', offsetC, boilsAtC };
+  return { ok: true, offsetC, boilsAtC };
 }
+
+/** Did this check find the probe out of tolerance? */
+const failed = (check: Calibration) =>
+  check.ok === false || Math.abs(check.offsetC) > MOST_OFFSET_C;
 
 /** The check in force at a time: the last one before it. */
 const inForce = (calibrations: readonly Calibration[], tS: number) =>
@@ -43,11 +48,12 @@ const inForce = (calibrations: readonly Calibration[], tS: number) =>
     null,
   );
 
-/** A log with the offset of the check in force taken off each reading; the input itself without checks. */
+/** A log with the offset of the check in force taken off each reading; the input itself without passed checks. */
 export function withOffsets(
   readings: readonly Reading[],
-  calibrations: readonly Calibration[],
+  checks: readonly Calibration[],
 ): readonly Reading[] {
+  const calibrations = checks.filter((c) => !failed(c));
   if (calibrations.every((c) => c.offsetC === 0)) return readings;
   return readings.map((r) => {
     const offsetC = inForce(calibrations, r.tS)?.offsetC ?? 0;
@@ -64,10 +70,6 @@ export function isCalibrated(
   const last = inForce(calibrations, tS);
   return last !== null && tS - last.atS <= maxAgeS;
 }
-
-/** Did this check find the probe out of tolerance? */
-const failed = (check: Calibration) =>
-  check.ok === false || Math.abs(check.offsetC) > MOST_OFFSET_C;
 
 /**
  * May a reading be credited by the checks of its probe: the last one before it was passed and is not older than

@@ -69,8 +69,27 @@ export async function loadOpenStandings(db: Handle): Promise<Standing[]> {
   );
 }
 
-/** Loads and judges every batch whose record is open. */
-export async function loadOpenDossiers(db: Handle, nowS: number): Promise<Dossier[]> {
-  const heads = await openBatches(db);
-  return Promise.all(heads.map((h) => dossierOf(db, h, nowS)));
+/** A batch whose record or readings could not be judged, with the reason: it is shown as such and hides no other. */
+export type Unjudged = { head: BatchHead; message: string };
+
+/** Loads and judges every batch whose record is open, each by itself. */
+export async function loadOpen(
+  db: Handle,
+  nowS: number,
+): Promise<{ dossiers: Dossier[]; unjudged: Unjudged[] }> {
+  const dossiers: Dossier[] = [];
+  const unjudged: Unjudged[] = [];
+  for (const head of await openBatches(db))
+    try {
+      dossiers.push(await dossierOf(db, head, nowS));
+    } catch (error) {
+      const message = error instanceof Error ? error.message : String(error);
+      console.warn(`batch ${head.code}: ${message}`);
+      unjudged.push({ head, message });
+    }
+  return { dossiers, unjudged };
 }
+
+/** The open batches that can be judged. */
+export const loadOpenDossiers = async (db: Handle, nowS: number): Promise<Dossier[]> =>
+  (await loadOpen(db, nowS)).dossiers;

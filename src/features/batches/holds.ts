@@ -1,4 +1,12 @@
-import { foldBatch, holdsDue, judge, type Author, type CheckCode, type Entry } from '@/core';
+import {
+  foldBatch,
+  holdsDue,
+  holdsToLift,
+  judge,
+  type Author,
+  type CheckCode,
+  type Entry,
+} from '@/core';
 import { v5Id } from '@/platform/ids';
 import type { Dossier } from './case';
 import type { NewEntry } from './repository';
@@ -34,7 +42,10 @@ export function holdsAfter(dossier: Dossier, entry: Entry, now: number): NewEntr
   return holdsAfterVerdict(dossier.head.id, state, verdict, entries, now);
 }
 
-/** The holds that a verdict calls for and nobody has decided on, as entries. */
+/** Why the application takes a hold of its own back. */
+const LIFTED = 'its cause was corrected, and nobody had decided on it';
+
+/** The holds that a verdict calls for and nobody has decided on, and those whose cause was a slip, as entries. */
 export function holdsAfterVerdict(
   batchId: string,
   state: Dossier['case']['state'],
@@ -42,5 +53,13 @@ export function holdsAfterVerdict(
   entries: readonly Entry[],
   now: number,
 ): NewEntry[] {
-  return holdEntries(batchId, holdsDue(state, verdict), entries, Math.max(now, state.startedS));
+  const at = Math.max(now, state.startedS);
+  const lifted = holdsToLift(state, verdict).map(({ id }): NewEntry => ({
+    id: v5Id(`${id}:lifted`),
+    happenedS: at,
+    by: SYSTEM,
+    corrects: null,
+    body: { kind: 'hold_lifted', holdId: id, reason: LIFTED },
+  }));
+  return [...lifted, ...holdEntries(batchId, holdsDue(state, verdict), entries, at)];
 }

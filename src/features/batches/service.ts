@@ -151,7 +151,7 @@ export async function postEntry(
     return {
       ok: true,
       known: false,
-      holds: holds.map((h) => (h.body.kind === 'held' ? (h.body.check ?? '') : '')),
+      holds: holds.flatMap((h) => (h.body.kind === 'held' ? [h.body.check ?? ''] : [])),
     };
   });
 }

@@ -1,5 +1,5 @@
 import type { EntryBody } from '@/core';
-import { refuse } from '@/core';
+import { JUDGEMENT, refuse } from '@/core';
 import type { Person } from '@/features/accounts/identify';
 import { nowS as clock } from '@/platform/clock';
 import type { Db } from '@/platform/db/client';
@@ -18,6 +18,14 @@ export const sealOf = (dossier: Dossier) => ({
   evidenceSha256: hashOf(dossier.case.series),
 });
 
+/** The signature of a batch as it stands, with the judgement that gave its verdict. */
+export const signedBody = (dossier: Dossier): EntryBody => ({
+  kind: 'signed',
+  ...sealOf(dossier),
+  statement: STATEMENT,
+  judgement: JUDGEMENT,
+});
+
 /** Signs a batch whose verdict passes; the caller has checked the password. */
 export async function signBatch(
   db: Db,
@@ -30,7 +38,7 @@ export async function signBatch(
     await lockHead(tx);
     const dossier = await loadDossier(tx, batchId, now);
     if (!dossier) return { ok: false, code: 'no_such_batch' };
-    const body: EntryBody = { kind: 'signed', ...sealOf(dossier), statement: STATEMENT };
+    const body = signedBody(dossier);
     const entry: NewEntry = {
       id: entryId,
       happenedS: now,

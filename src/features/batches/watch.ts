@@ -1,5 +1,5 @@
 import { sql } from 'kysely';
-import { holdsDue } from '@/core';
+import { holdsDue, holdsToLift } from '@/core';
 import { nowS } from '@/platform/clock';
 import type { Db } from '@/platform/db/client';
 import { loadOpenDossiers, type Dossier } from './case';
@@ -21,6 +21,12 @@ export async function watchOnce(db: Db): Promise<Dossier[]> {
     return loadOpenDossiers(tx, nowS());
   });
   for (const d of open)
-    if (holdsDue(d.case.state, d.verdict).length > 0) await recordDueHolds(db, d.head.id);
+    if (
+      holdsDue(d.case.state, d.verdict).length > 0 ||
+      holdsToLift(d.case.state, d.verdict).length > 0
+    )
+      await recordDueHolds(db, d.head.id).catch((error: Error) =>
+        console.warn(`watch of batch ${d.head.code}: ${error.message}`),
+      );
   return open;
 }

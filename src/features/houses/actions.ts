@@ -3,13 +3,20 @@
 import { revalidatePath } from 'next/cache';
 import type { CalibrationResult } from '@/core';
 import { asPerson, type ActionResult } from '@/features/accounts/identify';
-import { calibrationSchema, recordCalibration } from '@/features/readings/calibrations';
+import {
+  calibrationSchema,
+  lastPassedS,
+  recordCalibration,
+} from '@/features/readings/calibrations';
+import { doubtBatchesOf } from '@/features/batches/doubted-probe';
 import { channelsByIds } from '@/features/readings/repository';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 
 /** Records that a probe was checked in ice water, and in boiling water when it was. */
-export async function calibrateAction(input: unknown): Promise<ActionResult<CalibrationResult>> {
+export async function calibrateAction(
+  input: unknown,
+): Promise<ActionResult<CalibrationResult & { opened: string[] }>> {
   return asPerson('work_batches', async (person) => {
     const parsed = calibrationSchema.safeParse(input);
     if (!parsed.success) {
@@ -18,8 +25,12 @@ export async function calibrateAction(input: unknown): Promise<ActionResult<Cali
     }
     const [channel] = await channelsByIds(db(), [parsed.data.channelId]);
     if (!channel?.houseId || channel.what !== 'core') return { ok: false, code: 'no_such_probe' };
+    const sinceS = (await lastPassedS(db(), channel.id)) ?? 0;
     const result = await recordCalibration(db(), parsed.data, person.name, nowS());
+    const opened = result.ok
+      ? []
+      : await doubtBatchesOf(db(), channel.id, channel.name, sinceS, nowS());
     revalidatePath('/house', 'layout');
-    return { ok: true, data: result };
+    return { ok: true, data: { ...result, opened } };
   });
 }

@@ -16,6 +16,8 @@ export type Member = {
   heat: LiveHeat | null;
   forecast: BatchForecast | null;
   alarms: BatchAlarm[];
+  /** Why nothing could be worked out for it; the others of its load are shown all the same. */
+  failed: string | null;
 };
 
 /** Alarms of a batch now, each with who has seen it. */
@@ -33,8 +35,18 @@ export function alarmsNow(
   });
 }
 
-/** A batch at or after the house with all that its load page shows. */
+/** A batch at or after the house with all that its load page shows; where that cannot be computed, the batch alone. */
 export async function memberOf(db: Handle, d: Dossier, nowS: number): Promise<Member> {
+  try {
+    return await workedOut(db, d, nowS);
+  } catch (error) {
+    const failed = error instanceof Error ? error.message : String(error);
+    console.warn(`batch ${d.head.code}: ${failed}`);
+    return { dossier: d, progress: null, heat: null, forecast: null, alarms: [], failed };
+  }
+}
+
+async function workedOut(db: Handle, d: Dossier, nowS: number): Promise<Member> {
   const forecast = await forecastOf(db, d);
   const progress = stageProgress(d.case.state, stageEvidence(d.case), nowS);
   return {
@@ -43,6 +55,7 @@ export async function memberOf(db: Handle, d: Dossier, nowS: number): Promise<Me
     heat: d.case.state.phase === 'in_house' ? liveHeat(d.case) : null,
     forecast,
     alarms: alarmsNow(d, progress, forecast, nowS),
+    failed: null,
   };
 }
 

@@ -105,10 +105,13 @@ async function lookOnce(db: Db, open: readonly Dossier[], nowS: number): Promise
   for (const house of await listHouses(db)) {
     const members = await loadOf(db, open, house.id, nowS);
     const onward = house.autoAdvance ? advance(members, nowS) : [];
-    for (const m of members) {
-      const next = onward.find(([d]) => d === m.dossier)?.[1] ?? [];
-      await append(db, m.dossier, [...alarmEntries(m, nowS), ...next], nowS);
-    }
-    for (const m of members) await learn(db, m.dossier);
+    for (const m of members.filter((x) => x.failed === null))
+      try {
+        const next = onward.find(([d]) => d === m.dossier)?.[1] ?? [];
+        await append(db, m.dossier, [...alarmEntries(m, nowS), ...next], nowS);
+        await learn(db, m.dossier);
+      } catch (error) {
+        console.warn(`watch of batch ${m.dossier.head.code}: ${(error as Error).message}`);
+      }
   }
 }

@@ -25,6 +25,7 @@ export async function loadCalibrations(
     .select([
       'channel.id',
       'calibration.offsetC',
+      'calibration.ok',
       sql<number | null>`extract(epoch from checked_at)::float8`.as('atS'),
     ])
     .where('channel.id', 'in', [...channelIds])
@@ -34,12 +35,13 @@ export async function loadCalibrations(
   const of: Record<number, Calibration[]> = {};
   for (const r of rows) {
     const list = (of[r.id] ??= []);
-    if (r.atS !== null && r.offsetC !== null) list.push({ atS: r.atS, offsetC: r.offsetC });
+    if (r.atS !== null && r.offsetC !== null)
+      list.push({ atS: r.atS, offsetC: r.offsetC, ...(r.ok === false ? { ok: false } : {}) });
   }
   return of;
 }
 
-/** Records a check of a probe that was made just now; its offset counts from then on. */
+/** Records a check of a probe that was made just now: its offset counts from then on, a failed one against what was read since the last. */
 export async function recordCalibration(
   db: Handle,
   input: CalibrationInput,
@@ -48,7 +50,6 @@ export async function recordCalibration(
 ): Promise<CalibrationResult> {
   const { channelId, iceC, boilC, altitudeM } = input;
   const result = checkCalibration({ iceC, boilC, altitudeM });
-  if (!result.ok) return result;
   await db
     .insertInto('calibration')
     .values({
@@ -59,13 +60,25 @@ export async function recordCalibration(
       boilC: boilC ?? null,
       altitudeM,
       offsetC: result.offsetC,
+      ok: result.ok,
       byName,
     })
     .execute();
   return result;
 }
 
-export type LastCheck = { atS: number; offsetC: number; byName: string };
+export type LastCheck = { atS: number; offsetC: number; ok: boolean; byName: string };
+
+/** When this probe last passed a check; null before the first. */
+export async function lastPassedS(db: Handle, channelId: number): Promise<number | null> {
+  const row = await db
+    .selectFrom('calibration')
+    .select(sql<number>`extract(epoch from max(checked_at))::float8`.as('atS'))
+    .where('channelId', '=', channelId)
+    .where('ok', '=', true)
+    .executeTakeFirst();
+  return row?.atS ?? null;
+}
 
 /** The last check of each channel. */
 export async function lastChecks(
@@ -79,6 +92,7 @@ export async function lastChecks(
     .select([
       'channelId',
       'offsetC',
+      'ok',
       'byName',
       sql<number>`extract(epoch from checked_at)::float8`.as('atS'),
     ])
@@ -87,7 +101,7 @@ export async function lastChecks(
     .orderBy('checkedAt', 'desc')
     .execute();
   return Object.fromEntries(
-    rows.map((r) => [r.channelId, { atS: r.atS, offsetC: r.offsetC, byName: r.byName }]),
+    rows.map((r) => [r.channelId, { atS: r.atS, offsetC: r.offsetC, ok: r.ok, byName: r.byName }]),
   );
 }
 

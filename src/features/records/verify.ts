@@ -1,3 +1,4 @@
+import { JUDGEMENT, type Verdict } from '@/core';
 import { loadDossier } from '@/features/batches/case';
 import { entryHash } from '@/features/batches/repository';
 import { sealOf } from '@/features/batches/sign';
@@ -10,6 +11,8 @@ export type Verification = {
   signed: number;
   lastHash: string;
   problems: string[];
+  /** No tampering: batches that an earlier judgement passed, and what today's makes of them. */
+  notes: string[];
 };
 
 const PAGE = 1000;
@@ -68,8 +71,15 @@ async function checkPins(db: Db, problems: string[]): Promise<void> {
   }
 }
 
+/** What is said of a batch whose verdict was given by an earlier judgement: its record and readings are sealed all the same. */
+function noteOf(code: string, judgement: number, today: Verdict): string {
+  const open = today.checks.filter((k) => k.status !== 'pass').map((k) => `${k.code} ${k.status}`);
+  const now = open.length === 0 ? 'today’s agrees' : `today’s would ask: ${open.join(', ')}`;
+  return `batch ${code} was signed under judgement ${judgement}; record and readings are unchanged; ${now}`;
+}
+
 /** The readings and verdict of every signed batch are those that were signed; each batch has its start. */
-async function checkSeals(db: Db, problems: string[]): Promise<number> {
+async function checkSeals(db: Db, problems: string[], notes: string[]): Promise<number> {
   const batches = await db.selectFrom('batch').select(['id', 'code']).execute();
   let signed = 0;
   for (const { id, code } of batches) {
@@ -94,6 +104,8 @@ async function checkSeals(db: Db, problems: string[]): Promise<number> {
     if (entry?.body.kind !== 'signed') continue;
     if (entry.body.evidenceSha256 !== seal.evidenceSha256)
       problems.push(`the readings of signed batch ${code} were changed`);
+    else if ((entry.body.judgement ?? 1) !== JUDGEMENT)
+      notes.push(noteOf(code, entry.body.judgement ?? 1, dossier.verdict));
     else if (entry.body.verdictSha256 !== seal.verdictSha256)
       problems.push(`the verdict of signed batch ${code} is no longer the one that was signed`);
   }
@@ -103,6 +115,7 @@ async function checkSeals(db: Db, problems: string[]): Promise<number> {
 /** Finds any tampering with the logbook, the pinned recipes and rules, and the evidence of signed batches. */
 export async function verifyLogbook(db: Db): Promise<Verification> {
   const problems: string[] = [];
+  const notes: string[] = [];
   const { count, last } = await walkChain(db, problems);
   const head = await db
     .selectFrom('logbookHead')
@@ -112,6 +125,6 @@ export async function verifyLogbook(db: Db): Promise<Verification> {
   if (!head || head.seq !== count || head.hash !== last)
     problems.push(`the logbook should end with entry ${head?.seq ?? '?'}, but ends with ${count}`);
   await checkPins(db, problems);
-  const signed = problems.length === 0 ? await checkSeals(db, problems) : 0;
-  return { entries: count, signed, lastHash: last, problems };
+  const signed = problems.length === 0 ? await checkSeals(db, problems, notes) : 0;
+  return { entries: count, signed, lastHash: last, problems, notes };
 }

@@ -3,6 +3,7 @@ import type { Db } from './client';
 import * as foundations from './migrations/0001-foundations';
 import * as formulation from './migrations/0002-formulation';
 import * as house from './migrations/0003-house';
+import * as trust from './migrations/0004-trust';
 
 /** Brings the schema up to date; each migration runs once, in its own transaction, under a lock. */
 export async function migrateToLatest(db: Db): Promise<void> {
@@ -13,6 +14,7 @@ export async function migrateToLatest(db: Db): Promise<void> {
         '0001-foundations': foundations,
         '0002-formulation': formulation,
         '0003-house': house,
+        '0004-trust': trust,
       }),
     },
   });

@@ -93,6 +93,7 @@ export interface Tables {
     boilC: number | null;
     altitudeM: number;
     offsetC: number;
+    ok: Generated<boolean>;
     recordedAt: Made;
     byName: string;
   };

@@ -59,12 +59,15 @@ export function CalibrateForm({
       setBoil('');
       return router.refresh();
     }
+    const again =
+      r.opened.length > 0 ? ` Open again, because they rested on it: ${r.opened.join(', ')}.` : '';
     setNote({
       tone: 'bad',
-      text:
+      text: `${
         r.reason === 'too_far_off'
-          ? `Not recorded: it is off by more than ${show.tempStep(2)}. Ice and water stirred for two minutes? Water boils at ${show.temp(r.boilsAtC)} here. If so, replace the probe.`
-          : `Not recorded: ice and boiling point disagree by more than ${show.tempStep(1)}. Check again; water boils at ${show.temp(r.boilsAtC)} here.`,
+          ? `Recorded as failed: it is off by more than ${show.tempStep(2)}. Ice and water stirred for two minutes? Water boils at ${show.temp(r.boilsAtC)} here. If so, replace the probe.`
+          : `Recorded as failed: ice and boiling point disagree by more than ${show.tempStep(1)}. Check again; water boils at ${show.temp(r.boilsAtC)} here.`
+      }${again}`,
     });
   };
   return (

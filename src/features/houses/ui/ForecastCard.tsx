@@ -48,6 +48,14 @@ export function ForecastCard({ member, show, nowS }: { member: Member; show: Sho
   const f = member.forecast;
   if (!f) return null;
   const { basis } = f;
+  if (basis.status === 'unexplained')
+    return (
+      <p className="small">
+        No forecast: no piece of this size reads like that in this air
+        {basis.missC === null ? '' : ` (off by ${show.tempStep(basis.missC)} on the mean)`}. Is the
+        probe in the thickest piece, and the air sensor in the house?
+      </p>
+    );
   const ready = readyWords(member, show);
   const rows: [string, Ahead | null][] = [
     ...(f.done ? ([['This stage ends', f.stage]] as [string, Ahead | null][]) : []),

@@ -56,7 +56,12 @@ export function MemberCard({ member, show, nowS }: { member: Member; show: Show;
           </span>
         </p>
       )}
-      {inHouse && !heat && (
+      {member.failed !== null && (
+        <p className="font-semibold text-bad">
+          Could not be worked out: {member.failed}. The record is kept.
+        </p>
+      )}
+      {inHouse && !heat && member.failed === null && (
         <p className="font-semibold text-wait">
           No credited core reading yet: put a probe into the thickest piece.
         </p>
