@@ -6,7 +6,7 @@ const config: NextConfig = {
   poweredByHeader: false,
   // ./kettle test checks the types of everything; a start need not do it again.
   typescript: { ignoreBuildErrors: true },
-  serverExternalPackages: ['pg', '@react-pdf/renderer'],
+  serverExternalPackages: ['pg', '@react-pdf/renderer', 'tinypool'],
   experimental: { serverActions: { bodySizeLimit: '12mb' } },
 };
 

@@ -1,5 +1,6 @@
 import fs from 'node:fs';
 import path from 'node:path';
+import { buildSync } from 'esbuild';
 import { sha256 } from '../../src/platform/hash';
 import { bin, ROOT } from './paths';
 import { run } from './shell';
@@ -26,11 +27,26 @@ function fingerprint(): string {
   return sha256(parts.join('\n'));
 }
 
+/** Programs of the server's threads, each one file that needs nothing beside it. */
+function buildThreads(): void {
+  for (const name of ['forecast'])
+    buildSync({
+      entryPoints: [path.join(ROOT, `src/workers/${name}/${name}.worker.ts`)],
+      outfile: path.join(ROOT, `.next/jolly/${name}.worker.mjs`),
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      target: 'node20',
+      logLevel: 'warning',
+    });
+}
+
 /** Builds for production unless the last build is of these very sources. */
 export function buildIfNeeded(): void {
   const now = fingerprint();
   if (fs.existsSync(STAMP) && fs.readFileSync(STAMP, 'utf8') === now) return;
   console.error('Building …');
   run(bin('next'), ['build']);
+  buildThreads();
   fs.writeFileSync(STAMP, now);
 }

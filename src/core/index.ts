@@ -169,6 +169,7 @@ export {
   type RuleKind,
   type RuleSet,
 } from './rules/rule';
+export { RULE_DEFINITIONS, type FigureKind, type Fields, type RuleField } from './rules/definition';
 export { DEFAULT_RULES, RULE_PRESETS } from './rules/tables/presets';
 export {
   simulateProgram,

@@ -32,7 +32,6 @@ function empty(): BatchState {
     dispositions: [],
     reworkOpen: false,
     touched: {},
-    corrected: {},
     signature: null,
     phase: 'weighing',
     lastS: 0,
@@ -296,8 +295,7 @@ export function foldBatch(recipe: Recipe, entries: readonly Entry[]): BatchState
   const signed = state.signature && entries.find((e) => e.id === state.signature!.entryId);
   if (signed && entries.some((e) => e.seq > signed.seq && REOPENS.includes(e.body.kind)))
     state.signature!.stands = false;
-  state.touched = touchedBy(entries, () => true);
-  state.corrected = touchedBy(entries, (e) => e.body.kind === 'corrected');
+  state.touched = touchedBy(entries);
   state.phase = phaseOf(state, recipe);
   return state;
 }

@@ -160,8 +160,6 @@ export type BatchState = {
   reworkOpen: boolean;
   /** Highest seq of an entry that bears on each check; see logbook/bearing. */
   touched: Record<string, number>;
-  /** The same for corrections alone. */
-  corrected: Record<string, number>;
   /** The signature that stands; a correction recorded after it re-opens the batch. */
   signature: { by: Author; atS: number; entryId: string; stands: boolean } | null;
   phase: Phase;

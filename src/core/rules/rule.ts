@@ -1,99 +1,15 @@
-import type { CoolingStep } from '../cooling/check-cooling';
 import { sodiumNitriteFromIon } from '../formula/nitrite-ion';
-import type { DoseBasis } from '../formula/recipe';
-import type { LethalityModel } from '../lethality/lethality';
+import type { RuleBodyOf, RuleKind } from './definition';
 
-export type DoseRule = {
-  kind: 'dose';
-  basis: DoseBasis;
-  /** What the limits are expressed as; sodium nitrite when left out. */
-  as?: 'sodium_nitrite' | 'nitrite_ion';
-  /** mg/kg of basis. */
-  minPpm: number;
-  maxPpm: number;
-};
-/** Limits on a formula that are not a batch's verdict: they advise, or block a recipe's approval. */
-export type FormulaRule = {
-  kind: 'formula';
-  minSaltFraction: number;
-  maxSaltFraction: number;
-  maxAcceleratorPpm: number;
-  maxBinderFraction: number;
-  maxPhosphateFraction: number;
-  maxFatFraction: number;
-  maxFatWaterFraction: number;
-};
-export type FermentationRule = {
-  kind: 'fermentation';
-  /** pH to be reached, and the temperature above which degree-hours count, °C. */
-  targetPh: number;
-  floorC: number;
-  /** Limit by the warmest chamber temperature, rising; the last one holds for all above. */
-  bands: { belowC: number; degreeHours: number; inclusive?: boolean }[];
-  /** pH counts once two readings this far apart show it, s; 15 min where left out. */
-  phApartS?: number;
-  /** Longest above floorC after the pH was reached and before the cook, s. */
-  warmAfterMaxS?: number;
-};
-export type LethalityRule = {
-  kind: 'lethality';
-  way: 'end_point' | 'table' | 'integrated';
-  endPointC: { meat: number; poultry: number };
-  model: LethalityModel;
-  targetLogs: { meat: number; poultry: number };
-};
-export type CoolingRule = {
-  kind: 'cooling';
-  steps: CoolingStep[];
-  /** In-going amounts a batch must have for this rule to be allowed at all. */
-  needs?: { nitritePpm: number; acceleratorPpm: number };
-};
-export type ComeUpRule = { kind: 'come_up'; fromC: number; toC: number; maxS: number };
-export type CureHoldRule = {
-  kind: 'cure_hold';
-  minS: number;
-  maxCoolerC: number;
-  acceleratorFromPpm: number;
-  /** Longest that raw cured meat may be held, s; the recipe's own limit where left out. */
-  maxS?: number;
-};
-export type UncuredSmokeRule = {
-  kind: 'uncured_smoke';
-  fromC: number;
-  toC: number;
-  maxS: number;
-  coldSmokeBelowC: number;
-};
-export type ProbeRule = {
-  kind: 'probe_evidence';
-  /** Longest silence that still counts as one log, s: logger and hand readings in the house, and in the chill. */
-  maxGapS: number;
-  handMaxGapS: number;
-  chillMaxGapS: number;
-  /** A probe that shows the very same value for longer than this while the house is hot is stuck, s. */
-  flatLineS: number;
-  /** Steepest believable change of a core, °C per minute. */
-  maxCPerMin: number;
-  /** A core that takes on the air's temperature faster than meat can is out of its piece. */
-  slidOut?: boolean;
-  /** A core hotter than its coolest neighbour by more than this, °C, for longer than neighbourS, has drifted. */
-  neighbourC?: number;
-  neighbourS?: number;
-  /** A house probe earns credit only this long after its last check in ice or boiling water, s. */
-  calibrationMaxAgeS?: number;
-};
+export type DoseRule = RuleBodyOf<'dose'>;
+export type FormulaRule = RuleBodyOf<'formula'>;
+export type FermentationRule = RuleBodyOf<'fermentation'>;
+export type LethalityRule = RuleBodyOf<'lethality'>;
+export type CureHoldRule = RuleBodyOf<'cure_hold'>;
+export type ProbeRule = RuleBodyOf<'probe_evidence'>;
 
-export type RuleBody =
-  | DoseRule
-  | LethalityRule
-  | CoolingRule
-  | ComeUpRule
-  | CureHoldRule
-  | UncuredSmokeRule
-  | ProbeRule
-  | FormulaRule
-  | FermentationRule;
-export type RuleKind = RuleBody['kind'];
+export type RuleBody = { [K in RuleKind]: RuleBodyOf<K> }[RuleKind];
+export type { RuleKind };
 
 /** One immutable version of a rule, with the text it comes from. */
 export type Rule<B extends RuleBody = RuleBody> = {

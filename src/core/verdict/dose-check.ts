@@ -61,10 +61,9 @@ export function checkDose({ recipe, rules, state }: Case): Check {
 /** Everything that the recipe asks for was weighed before it was stuffed, or left out by a decision. */
 export function checkIngredients({ recipe, rules, state }: Case): Check | null {
   const { stuff } = state.steps;
-  const weighsAll = [SALT_LINE, ...recipe.additions.map((a) => a.id)].some(
-    (id) => state.weighed[id],
-  );
-  if (!stuff && !(state.run && weighsAll)) return null;
+  /* Where nothing but meat and cure is weighed here, the rest is weighed elsewhere: asked at the door alone. */
+  const rest = [SALT_LINE, ...recipe.additions.map((a) => a.id)];
+  if (!rest.some((id) => state.weighed[id]) || !(stuff || state.run)) return null;
   const lines = unweighedLines(recipe, state).filter((id) => !stuff?.without.includes(id));
   const figures: Figure[] = [{ name: 'lines', value: lines.length, unit: 'count' }];
   return lines.length > 0
@@ -102,11 +101,13 @@ export function checkCureHold(c: Case): Check {
   ];
   if (warmestC !== null) figures.push({ name: 'warmestC', value: warmestC, unit: 'C' });
   const longS = (state.hold.endS ?? c.nowS) - state.hold.startS;
-  if (longS > maxS)
-    return check('cure_hold', rule, 'fail', 'too_long', [
-      ...figures,
-      { name: 'maxS', value: maxS, unit: 's' },
-    ]);
+  /* One that nobody has ended may have been ended and not written down yet. */
+  if (longS > maxS) {
+    figures.push({ name: 'maxS', value: maxS, unit: 's' });
+    return state.hold.endS === null
+      ? check('cure_hold', rule, 'missing', 'runs_too_long', figures)
+      : check('cure_hold', rule, 'fail', 'too_long', figures);
+  }
   if (warmestC !== null && warmestC > rule.body.maxCoolerC)
     return check('cure_hold', rule, 'fail', 'too_warm', figures);
   if (state.hold.endS === null)

@@ -81,15 +81,15 @@ export function holdsDue(state: BatchState, verdict: Verdict): CheckCode[] {
 }
 
 /**
- * Open holds of the application whose cause was a slip: the record was corrected after they were made, what they
- * were made for no longer fails, and nobody has decided on it. They may be lifted by rule.
+ * Open holds of the application whose cause is gone: something that bears on the check was recorded or corrected
+ * after they were made, it no longer fails, and nobody has decided on it. They may be lifted by rule.
  */
 export function holdsToLift(state: BatchState, verdict: Verdict): { id: string; check: string }[] {
   return state.holds.flatMap((h) => {
     if (!h.open || h.source !== 'rule' || h.check === null) return [];
     const now = verdict.checks.find((k) => k.code === h.check);
     const relied = state.dispositions.some((d) => d.checks.includes(h.check!));
-    const corrected = (state.corrected[h.check] ?? 0) > h.seq;
-    return corrected && !relied && now?.status !== 'fail' ? [{ id: h.id, check: h.check }] : [];
+    const mended = (state.touched[h.check] ?? 0) > h.seq;
+    return mended && !relied && now?.status !== 'fail' ? [{ id: h.id, check: h.check }] : [];
   });
 }

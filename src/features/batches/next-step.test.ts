@@ -179,7 +179,7 @@ describe('a fermented batch in its fermentation', () => {
   test('asks for the pH until it is reached, then for the next stage', () => {
     const dueS = HOUR + 18 * HOUR;
     expect(nextStep(fermenting([5.6]))).toEqual({ code: 'ferment', dueS });
-    expect(nextStep(fermenting([5.6, 5.2]))).toMatchObject({
+    expect(nextStep(fermenting([5.6, 5.2, 5.2]))).toMatchObject({
       code: 'next_stage',
       detail: 'Dry',
     });

@@ -2,7 +2,7 @@ import { foldBatch, runStages, type Case, type Reading } from '@/core';
 import type { Dossier } from '@/features/batches/case';
 import type { Handle } from '@/platform/db/client';
 import { loadDossier } from '@/features/batches/case';
-import { forecastOrNone, type Ahead } from './forecast';
+import { forecastBatch, type Ahead } from './forecast';
 import { housePrior } from './fits';
 
 export type StageTime = { name: string; kind: string; plannedS: number; tookS: number };
@@ -84,15 +84,17 @@ export async function afterRun(db: Handle, d: Dossier, nowS: number): Promise<Af
   const own = overlayOf(d);
   const looks =
     run.pulledS === null ? [] : LOOKS.map((share) => run.startS + share * (endS - run.startS));
+  const lookBacks: LookBack[] = [];
+  for (const atS of looks) {
+    const then = await forecastBatch(caseAt(d, atS), prior);
+    if (!then?.done) continue;
+    const coreC = own?.readings.findLast((r) => r.tS <= atS - run.startS)?.tempC ?? null;
+    lookBacks.push({ atS, coreC, ahead: then.done });
+  }
   return {
     stages: stageTimes(d.case),
     pulledS: run.pulledS,
-    lookBacks: looks.flatMap((atS): LookBack[] => {
-      const then = forecastOrNone(caseAt(d, atS), prior);
-      if (!then?.done) return [];
-      const coreC = own?.readings.findLast((r) => r.tS <= atS - run.startS)?.tempC ?? null;
-      return [{ atS, coreC, ahead: then.done }];
-    }),
+    lookBacks,
     stuffedG: steps.stuff?.weightG ?? null,
     packedG: steps.pack?.weightG ?? null,
     overlays: [...(own ? [own] : []), ...(await earlier(db, d, nowS))],

@@ -1,6 +1,7 @@
 import type { Dossier } from '@/features/batches/case';
 import type { Handle } from '@/platform/db/client';
-import { forecastOrNone, type BatchForecast } from './forecast';
+import type { Asker } from '@/workers/forecast/client';
+import { forecastBatch, type BatchForecast } from './forecast';
 import { housePrior } from './fits';
 
 /** A forecast is made anew when the record changes, and this often as readings come, s. */
@@ -12,13 +13,17 @@ const shared = globalThis as { jollyForecasts?: Map<string, Kept> };
 const kept = (shared.jollyForecasts ??= new Map());
 
 /** The forecast of a batch, refitted when its record changed or enough readings came. */
-export async function forecastOf(db: Handle, d: Dossier): Promise<BatchForecast | null> {
+export async function forecastOf(
+  db: Handle,
+  d: Dossier,
+  asker: Asker,
+): Promise<BatchForecast | null> {
   const houseId = d.case.state.run?.houseId;
   if (!houseId) return null;
   const key = `${d.entries.at(-1)?.seq ?? 0}:${Math.floor(d.case.nowS / EVERY_S)}`;
   const known = kept.get(d.head.id);
   if (known?.key === key) return known.forecast;
-  const forecast = forecastOrNone(d.case, await housePrior(db, houseId));
+  const forecast = await forecastBatch(d.case, await housePrior(db, houseId), asker);
   kept.set(d.head.id, { key, forecast });
   if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
   return forecast;

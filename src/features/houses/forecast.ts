@@ -1,8 +1,6 @@
 import {
   chillStage,
   coreLogs,
-  finishOf,
-  fitRun,
   hasPoultry,
   heatProduct,
   heatStage,
@@ -11,14 +9,16 @@ import {
   runStages,
   stageProgress,
   type Case,
-  type FittedRun,
   type Forecast,
   type ForecastInput,
   type HousePrior,
   type ProgramStage,
   type RunReading,
   type StageProgress,
+  type Target,
 } from '@/core';
+import { askForecast, type Asker } from '@/workers/forecast/client';
+import { jobOf, type ForecastAnswer } from '@/workers/forecast/protocol';
 import { stageEvidence } from './stage-evidence';
 
 /** A time on the clock with its band, epoch seconds; null where it will not come. */
@@ -119,23 +119,29 @@ function courseInput(c: Case, house: HousePrior | undefined) {
   return { input, course, run };
 }
 
-/** What the model makes of a run, or nothing: a forecast is a help, and figures that it refuses spoil no page. */
-function orNone<T>(c: Case, work: () => T): T | null {
-  try {
-    return work();
-  } catch (error) {
-    const words = error instanceof Error ? error.message : String(error);
-    console.warn(`forecast of ${c.recipe.name}: ${words}`);
-    return null;
-  }
+/**
+ * What the model makes of a run, or nothing: a forecast is a help, and figures that it refuses spoil no page.
+ * Worked out in a thread of its own.
+ */
+async function ask(
+  c: Case,
+  input: ForecastInput,
+  targets: Target[],
+  asker: Asker,
+): Promise<Extract<ForecastAnswer, { ok: true }> | null> {
+  const answer = await askForecast(jobOf(input, targets), asker);
+  if (answer.ok) return answer;
+  console.warn(`forecast of ${c.recipe.name}: ${answer.message}`);
+  return null;
 }
 
-/** The model fitted to a run as it stands; null before the run, and where the model refuses its figures. */
-export function fitOf(c: Case, house: HousePrior | undefined): FittedRun | null {
-  return orNone(c, () => {
-    const made = courseInput(c, house);
-    return made && fitRun(made.input);
-  });
+/** What the model fitted to a run rests on; null before the run, and where the model refuses its figures. */
+export async function fitOf(
+  c: Case,
+  house: HousePrior | undefined,
+): Promise<Omit<Forecast['basis'], 'status'> | null> {
+  const made = courseInput(c, house);
+  return made && ((await ask(c, made.input, [], 'watch'))?.basis ?? null);
 }
 
 const toClock = (f: Forecast, startS: number): Ahead => ({
@@ -147,45 +153,50 @@ const toClock = (f: Forecast, startS: number): Ahead => ({
 const later = (a: Forecast, b: Forecast): Forecast =>
   (a.p50S ?? Infinity) >= (b.p50S ?? Infinity) ? a : b;
 
-/** When the cook is done: the last stage's core target, and the rule's lethality where it counts logs. */
-function doneOf(c: Case, fitted: FittedRun, last: ProgramStage | undefined): Forecast {
+/** What "done in the house" waits for: the rule's lethality where it counts logs, and the last stage's core. */
+function doneTargets(c: Case, last: ProgramStage | undefined): Target[] {
   const rule = c.rules.lethality.body;
   const kind = hasPoultry(c.recipe) ? 'poultry' : 'meat';
-  const logs = finishOf(fitted, { logs: rule.targetLogs[kind] });
+  const logs: Target = { logs: rule.targetLogs[kind] };
   const target = last?.ends?.coreC ?? last?.endCoreC;
   const coreC = rule.way === 'end_point' ? Math.max(rule.endPointC[kind], target ?? 0) : target;
-  if (coreC === undefined || (last && coreC > last.airC)) return logs;
-  const core = finishOf(fitted, { coreC });
-  return rule.way === 'end_point' ? core : later(core, logs);
+  if (coreC === undefined || (last && coreC > last.airC)) return [logs];
+  return rule.way === 'end_point' ? [{ coreC }] : [{ coreC }, logs];
 }
 
 /** What lies ahead of a batch in or after the house, from its own readings; null before the run and once packed. */
-export function forecastBatch(c: Case, house: HousePrior | undefined): BatchForecast | null {
+export async function forecastBatch(
+  c: Case,
+  house: HousePrior | undefined,
+  asker: Asker = 'page',
+): Promise<BatchForecast | null> {
   const { steps } = c.state;
   const made = steps.pack ? null : courseInput(c, house);
   if (!made) return null;
   const { course, run } = made;
-  const fitted = fitRun(made.input);
   const inHouse = run.pulledS === null;
-  const last = course.stages[course.lastCook];
-  const toC = c.rules.cooling.body.steps.at(-1)!.toC;
-  const stage =
-    inHouse && course.stages[course.present] && placeOf(course.stages[course.present]!) !== 'cooler'
-      ? finishOf(fitted, { stage: course.present })
-      : null;
-  const cold = finishOf(fitted, { coreC: toC, falling: true });
+  const present = course.stages[course.present];
+  const stageTarget: Target[] =
+    inHouse && present && placeOf(present) !== 'cooler' ? [{ stage: course.present }] : [];
+  const done = inHouse ? doneTargets(c, course.stages[course.lastCook]) : [];
+  const coldTarget: Target = { coreC: c.rules.cooling.body.steps.at(-1)!.toC, falling: true };
+  const answer = await ask(c, made.input, [...stageTarget, ...done, coldTarget], asker);
+  if (!answer) return null;
+  const { forecasts } = answer;
+  const cold = forecasts.at(-1)!;
   const { bloomS, packS } = c.recipe.process;
   const coldS = cold.p50S === null ? null : cold.p50S + run.startS;
   return {
-    stage: stage && toClock(stage, run.startS),
-    done: inHouse ? toClock(doneOf(c, fitted, last), run.startS) : null,
+    stage: stageTarget.length > 0 ? toClock(forecasts[0]!, run.startS) : null,
+    done: inHouse
+      ? toClock(
+          forecasts.slice(stageTarget.length, stageTarget.length + done.length).reduce(later),
+          run.startS,
+        )
+      : null,
     cold: toClock(cold, run.startS),
     readyS: coldS === null ? null : coldS + (steps.bloom ? 0 : bloomS) + packS,
     basis: cold.basis,
     progress: stageProgress(c.state, stageEvidence(c), c.nowS),
   };
 }
-
-/** {@link forecastBatch}, and null where the model refuses the run's figures. */
-export const forecastOrNone = (c: Case, house: HousePrior | undefined): BatchForecast | null =>
-  orNone(c, () => forecastBatch(c, house));

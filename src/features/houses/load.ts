@@ -3,6 +3,7 @@ import type { Dossier } from '@/features/batches/case';
 import { shortName, type ChartForecast } from '@/features/batches/chart-data';
 import { liveHeat, type LiveHeat } from '@/features/batches/live';
 import type { Handle } from '@/platform/db/client';
+import type { Asker } from '@/workers/forecast/client';
 import type { BatchForecast } from './forecast';
 import { forecastOf } from './forecast-cache';
 import { stageEvidence } from './stage-evidence';
@@ -36,9 +37,14 @@ export function alarmsNow(
 }
 
 /** A batch at or after the house with all that its load page shows; where that cannot be computed, the batch alone. */
-export async function memberOf(db: Handle, d: Dossier, nowS: number): Promise<Member> {
+export async function memberOf(
+  db: Handle,
+  d: Dossier,
+  nowS: number,
+  asker: Asker = 'page',
+): Promise<Member> {
   try {
-    return await workedOut(db, d, nowS);
+    return await workedOut(db, d, nowS, asker);
   } catch (error) {
     const failed = error instanceof Error ? error.message : String(error);
     console.warn(`batch ${d.head.code}: ${failed}`);
@@ -46,8 +52,8 @@ export async function memberOf(db: Handle, d: Dossier, nowS: number): Promise<Me
   }
 }
 
-async function workedOut(db: Handle, d: Dossier, nowS: number): Promise<Member> {
-  const forecast = await forecastOf(db, d);
+async function workedOut(db: Handle, d: Dossier, nowS: number, asker: Asker): Promise<Member> {
+  const forecast = await forecastOf(db, d, asker);
   const progress = stageProgress(d.case.state, stageEvidence(d.case), nowS);
   return {
     dossier: d,
@@ -65,6 +71,7 @@ export async function loadOf(
   open: readonly Dossier[],
   houseId: string,
   nowS: number,
+  asker: Asker = 'page',
 ): Promise<Member[]> {
   const here = open.filter(
     (d) =>
@@ -72,7 +79,7 @@ export async function loadOf(
       (d.case.state.phase === 'in_house' || d.case.state.phase === 'chilling'),
   );
   const members: Member[] = [];
-  for (const d of here) members.push(await memberOf(db, d, nowS));
+  for (const d of here) members.push(await memberOf(db, d, nowS, asker));
   const outS = (m: Member) => m.forecast?.done?.p50 ?? Infinity;
   const pulled = (m: Member) => Number(m.dossier.case.state.run!.pulledS !== null);
   return members.sort((a, b) => pulled(a) - pulled(b) || outS(a) - outS(b));

@@ -69,9 +69,9 @@ async function append(db: Db, d: Dossier, entries: NewEntry[], nowS: number): Pr
 async function learn(db: Db, d: Dossier): Promise<void> {
   const { run } = d.case.state;
   if (!run || run.pulledS === null || (await isRemembered(db, d.head.id))) return;
-  const fitted = fitOf({ ...d.case, nowS: run.pulledS }, undefined);
-  if (!fitted || fitted.basis.madeFrom !== 'fitted') return;
-  const { coreReadings, factors } = fitted.basis;
+  const basis = await fitOf({ ...d.case, nowS: run.pulledS }, undefined);
+  if (basis?.madeFrom !== 'fitted') return;
+  const { coreReadings, factors } = basis;
   if (coreReadings < LEAST_READINGS) return;
   await rememberFit(db, {
     houseId: run.houseId,
@@ -103,7 +103,7 @@ export async function watchHouses(db: Db, open: readonly Dossier[], nowS = clock
 
 async function lookOnce(db: Db, open: readonly Dossier[], nowS: number): Promise<void> {
   for (const house of await listHouses(db)) {
-    const members = await loadOf(db, open, house.id, nowS);
+    const members = await loadOf(db, open, house.id, nowS, 'watch');
     const onward = house.autoAdvance ? advance(members, nowS) : [];
     for (const m of members.filter((x) => x.failed === null))
       try {

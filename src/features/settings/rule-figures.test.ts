@@ -1,58 +1,95 @@
 import { RULE_PRESETS, type RuleBody } from '@/core';
 import { ruleBodySchema } from './contract';
 import {
-  figureName,
-  figureText,
-  figureUnit,
-  readFigureText,
-  ruleFigures,
-  withFigures,
+  entryText,
+  entryUnit,
+  entryWords,
+  readEntry,
+  ruleEntries,
+  withEntries,
 } from './rule-figures';
 
 const PRESETS = RULE_PRESETS.map((p): [string, RuleBody] => [p.code, p.body]);
 const SYSTEMS = ['metric', 'us'] as const;
+const preset = (code: string) => RULE_PRESETS.find((p) => p.code === code)!.body;
+const entry = (code: string, path: string) =>
+  ruleEntries(preset(code)).find((e) => e.path.join('.') === path)!;
 
 describe.each(SYSTEMS)('in %s units', (system) => {
-  test.each(PRESETS)('%s: read as it is shown, nothing changes', (_code, body) => {
-    const texts = new Map(ruleFigures(body).map((f) => [f.path.join('.'), figureText(f, system)]));
-    expect(withFigures(body, (path) => texts.get(path) ?? null, system)).toEqual(body);
+  test.each(PRESETS)(
+    '%s makes the round trip through form and contract unchanged',
+    (_code, body) => {
+      const texts = new Map(ruleEntries(body).map((e) => [e.path.join('.'), entryText(e, system)]));
+      const back = withEntries(body, (path) => texts.get(path) ?? null, system);
+      expect(back).toEqual(body);
+      expect(ruleBodySchema.parse(back)).toEqual(body);
+    },
+  );
+  test.each(PRESETS)('%s: every entry has a name and no figure reads NaN', (_code, body) => {
+    for (const e of ruleEntries(body)) {
+      expect(e.name).toMatch(/^[A-Zp]/);
+      expect(`${e.name} ${entryText(e, system)} ${entryUnit(e, system)}`).not.toMatch(
+        /NaN|undefined/,
+      );
+    }
   });
-  test.each(PRESETS)('%s: every figure has a name and is taken by the contract', (_code, body) => {
-    for (const f of ruleFigures(body)) expect(figureName(f.path)).toMatch(/^[A-Zp]/);
-    expect(ruleBodySchema.safeParse(body).success).toBe(true);
-  });
+});
+
+test.each(PRESETS)(
+  '%s: a field that is not in its definition is refused, not dropped',
+  (_code, body) => {
+    expect(ruleBodySchema.safeParse({ ...body, extra: 1 }).success).toBe(false);
+  },
+);
+
+test('own figures keep what the default probe rule looks for', () => {
+  const body = preset('probe-crossed');
+  const own = withEntries(body, (path) => (path === 'maxGapS' ? '8' : null), 'metric');
+  expect(ruleBodySchema.parse(own)).toEqual({ ...body, maxGapS: 480 });
 });
 
 test.each([
-  [['steps', '0', 'fromC'], 54.4, 'us', '129.92', '°F'],
-  [['steps', '0', 'maxS'], 5400, 'us', '90', 'min'],
-  [['model', 'zC'], 5.56, 'us', '10.008', '°F'],
-  [['maxSaltFraction'], 0.025, 'metric', '2.5', '%'],
-  [['bands', '0', 'degreeHours'], 500, 'us', '900', '°F·h'],
-  [['endPointC', 'poultry'], 73.9, 'metric', '73.9', '°C'],
-  [['minPpm'], 120, 'us', '120', 'ppm'],
-  [['targetLogs', 'meat'], 6.5, 'us', '6.5', ''],
-] as const)('%j of %d in %s units is %s %s', (path, value, system, text, unit) => {
-  const figure = { path: [...path], value };
-  expect(figureText(figure, system)).toBe(text);
-  expect(figureUnit(path, system)).toBe(unit);
+  ['cooling-standard', 'steps.0.fromC', 'us', '129.92', '°F'],
+  ['cooling-standard', 'steps.0.maxS', 'us', '90', 'min'],
+  ['lethality-integrated', 'model.zC', 'us', '10.008', '°F'],
+  ['probe-crossed', 'neighbourC', 'us', '14.4', '°F'],
+  ['probe-crossed', 'maxCPerMin', 'us', '10.8', '°F/min'],
+  ['formula-us-cooked', 'maxSaltFraction', 'metric', '2.5', '%'],
+  ['fermentation-degree-hours', 'bands.2.degreeHours', 'us', '900', '°F·h'],
+  ['lethality-integrated', 'endPointC.poultry', 'metric', '73.9', '°C'],
+  ['dose-us-comminuted', 'minPpm', 'us', '120', 'ppm'],
+  ['probe-crossed', 'slidOut', 'us', 'yes', ''],
+] as const)('%s, %s in %s units is %s %s', (code, path, system, text, unit) => {
+  expect(entryText(entry(code, path), system)).toBe(text);
+  expect(entryUnit(entry(code, path), system)).toBe(unit);
 });
 
 test('a changed figure is read in the unit shown; words and nothing are refused', () => {
-  const figure = { path: ['maxCoolerC'], value: 4 };
-  expect(readFigureText('41', figure, 'us')).toBeCloseTo(5, 9);
-  expect(readFigureText('', figure, 'us')).toBeNaN();
-  expect(readFigureText('cold', figure, 'us')).toBeNaN();
-  const body = RULE_PRESETS.find((p) => p.code === 'dose-ca')!.body;
-  const empty = withFigures(body, () => '', 'metric');
+  const cooler = entry('cure-hold-8h', 'maxCoolerC');
+  expect(readEntry('41', cooler, 'us')).toBeCloseTo(5, 9);
+  expect(readEntry('', cooler, 'us')).toBeNaN();
+  expect(readEntry('cold', cooler, 'us')).toBeNaN();
+  expect(readEntry('30,000', cooler, 'metric')).toBeNaN();
+  const empty = withEntries(preset('dose-ca'), () => '', 'metric');
   expect(ruleBodySchema.safeParse(empty).success).toBe(false);
 });
 
-test('figures stand in the order in which they are said, however the database keeps them', () => {
-  const kept = { kind: 'cooling', steps: [{ toC: 26.7, maxS: 5400, fromC: 54.4 }] };
-  expect(ruleFigures(kept).map((f) => figureName(f.path))).toEqual([
-    'Step 1 From',
-    'Step 1 To',
-    'Step 1 Within',
+test('an optional entry can be left out, switched and filled in', () => {
+  const body = preset('probe-usual');
+  const on = withEntries(body, (p) => (p === 'slidOut' ? 'yes' : null), 'metric');
+  expect(ruleBodySchema.parse(on)).toEqual({ ...body, slidOut: true });
+  const off = withEntries(on, (p) => (p === 'slidOut' ? '' : null), 'metric');
+  expect(off).toEqual(body);
+  const half = withEntries(body, (p) => (p === 'neighbourC' ? '8' : null), 'metric');
+  expect(ruleBodySchema.safeParse(half).success).toBe(false);
+});
+
+test('entries stand in the order of the definition, however the database keeps them', () => {
+  const kept = { kind: 'cooling', steps: [{ toC: 26.7, maxS: 5400, fromC: 54.4 }] } as RuleBody;
+  expect(ruleEntries(kept).map((e) => e.name)).toEqual([
+    'Step 1 from',
+    'Step 1 to',
+    'Step 1 within',
   ]);
+  expect(entryWords(ruleEntries(kept)[0]!, 'metric')).toBe('Step 1 from 54.4 °C');
 });

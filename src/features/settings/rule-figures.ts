@@ -1,127 +1,120 @@
 import {
+  RULE_DEFINITIONS,
   fromBase,
   parseNumber,
   toBase,
   unitSymbol,
+  type FigureKind,
+  type Fields,
   type Quantity,
   type RuleBody,
+  type RuleField,
   type UnitSystem,
 } from '@/core';
 
-/** A number of a rule with the way to it. */
-export type RuleFigure = { path: string[]; value: number };
+type Leaf = Exclude<RuleField, { as: 'group' } | { as: 'list' }>;
+type Value = number | boolean | string | undefined;
 
-const NAMES: Record<string, string> = {
-  minPpm: 'At least',
-  maxPpm: 'At most',
-  fromC: 'From',
-  toC: 'To',
-  maxS: 'Within',
-  minS: 'At least',
-  maxCoolerC: 'Cooler at most',
-  acceleratorFromPpm: 'Same day from accelerator',
-  tRefC: 'Reference temperature',
-  dRefMin: 'D',
-  zC: 'z',
-  creditFromC: 'Credit from',
-  meat: 'Meat',
-  poultry: 'Poultry',
-  maxGapS: 'Logger gap at most',
-  handMaxGapS: 'Hand gap at most',
-  chillMaxGapS: 'Chill gap at most',
-  flatLineS: 'Flat line after',
-  maxCPerMin: 'Steepest change',
-  coldSmokeBelowC: 'Cold smoke below',
-  nitritePpm: 'Needs nitrite',
-  acceleratorPpm: 'Needs accelerator',
-  steps: 'Step',
-  model: 'Model',
-  endPointC: 'End point',
-  targetLogs: 'Logs',
-  needs: 'For',
-  minSaltFraction: 'Salt at least',
-  maxSaltFraction: 'Salt at most',
-  maxAcceleratorPpm: 'Accelerator at most',
-  maxBinderFraction: 'Binder at most',
-  maxPhosphateFraction: 'Phosphate at most',
-  maxFatFraction: 'Fat at most',
-  maxFatWaterFraction: 'Fat and added water at most',
-  targetPh: 'pH to reach',
-  floorC: 'Counts above',
-  bands: 'Band',
-  belowC: 'below',
-  degreeHours: 'takes',
+/** One figure, switch or choice of a rule: the way to it, what it is called, and what it is now. */
+export type RuleEntry = { path: string[]; name: string; field: Leaf; value: Value };
+
+const capital = (text: string) =>
+  text.startsWith('p') ? text : text.charAt(0).toUpperCase() + text.slice(1);
+
+function walk(
+  fields: Fields,
+  at: Record<string, unknown>,
+  path: string[],
+  names: string[],
+): RuleEntry[] {
+  return Object.entries(fields).flatMap(([key, f]): RuleEntry[] => {
+    const value = at[key];
+    const [p, n] = [
+      [...path, key],
+      [...names, f.label],
+    ];
+    if (f.as === 'group')
+      return value === undefined ? [] : walk(f.fields, value as Record<string, unknown>, p, n);
+    if (f.as === 'list')
+      return (value as Record<string, unknown>[]).flatMap((item, i) =>
+        walk(f.of, item, [...p, String(i)], [...names, `${f.label} ${i + 1}`]),
+      );
+    return [{ path: p, name: capital(n.join(' ')), field: f, value: value as Value }];
+  });
+}
+
+/** Everything of a rule that can be read and changed, in the order of its definition; optional ones too. */
+export const ruleEntries = (body: RuleBody): RuleEntry[] =>
+  walk(RULE_DEFINITIONS[body.kind] as Fields, body as unknown as Record<string, unknown>, [], []);
+
+type Scale = { quantity: Quantity | null; factor: number; unit: (system: UnitSystem) => string };
+
+const step = (suffix: string) => (s: UnitSystem) => `${unitSymbol('temperatureStep', s)}${suffix}`;
+const plain = (unit: string, factor = 1): Scale => ({ quantity: null, factor, unit: () => unit });
+/** How each kind of figure is shown; times in minutes, shares in per cent. */
+const SCALES: Record<FigureKind, Scale> = {
+  temp: { quantity: 'temperature', factor: 1, unit: (s) => unitSymbol('temperature', s) },
+  temp_step: { quantity: 'temperatureStep', factor: 1, unit: step('') },
+  temp_rate: { quantity: 'temperatureStep', factor: 1, unit: step('/min') },
+  degree_hours: { quantity: 'temperatureStep', factor: 1, unit: step('·h') },
+  seconds: plain('min', 1 / 60),
+  minutes: plain('min'),
+  ppm: plain('ppm'),
+  share: plain('%', 100),
+  logs: plain('log'),
+  ph: plain(''),
 };
 
-const ORDER = Object.keys(NAMES);
+export const entryUnit = ({ field }: RuleEntry, system: UnitSystem): string =>
+  field.as === 'flag' || field.as === 'choice' ? '' : SCALES[field.as].unit(system);
 
-/** Every number of a rule, in the order in which people say them: from, to, within. */
-export function ruleFigures(value: unknown, path: string[] = []): RuleFigure[] {
-  if (typeof value === 'number') return [{ path, value }];
-  if (value === null || typeof value !== 'object') return [];
-  return Object.entries(value)
-    .sort(([a], [b]) => ORDER.indexOf(a) - ORDER.indexOf(b))
-    .flatMap(([k, v]) => ruleFigures(v, [...path, k]));
-}
-
-/** What a figure is called: "Step 1 From". */
-export const figureName = (path: readonly string[]) =>
-  path.map((p) => NAMES[p] ?? String(Number(p) + 1)).join(' ');
-
-type Reading = { quantity: Quantity | null; factor: number; unit: string };
-
-const STEPS: Record<string, string> = { zC: '', maxCPerMin: '/min', degreeHours: '·h' };
-const MINUTE_S = 60;
-
-/** How a figure is shown: its quantity, or a plain factor, and its unit. */
-function reading(path: readonly string[], system: UnitSystem): Reading {
-  const key =
-    path.findLast((p) => Number.isNaN(Number(p)) && p !== 'meat' && p !== 'poultry') ?? '';
-  if (key in STEPS)
-    return {
-      quantity: 'temperatureStep',
-      factor: 1,
-      unit: `${unitSymbol('temperatureStep', system)}${STEPS[key]}`,
-    };
-  if (/C$/.test(key))
-    return { quantity: 'temperature', factor: 1, unit: unitSymbol('temperature', system) };
-  if (/S$/.test(key)) return { quantity: null, factor: 1 / MINUTE_S, unit: 'min' };
-  if (/Fraction$/.test(key)) return { quantity: null, factor: 100, unit: '%' };
-  if (/ppm$/i.test(key)) return { quantity: null, factor: 1, unit: 'ppm' };
-  return { quantity: null, factor: 1, unit: key === 'dRefMin' ? 'min' : '' };
-}
-
-export const figureUnit = (path: readonly string[], system: UnitSystem) =>
-  reading(path, system).unit;
-
-/** A rule's figure as text in the site's units. */
-export function figureText({ path, value }: RuleFigure, system: UnitSystem): string {
-  const { quantity, factor } = reading(path, system);
-  const shown = quantity ? fromBase(quantity, value, system) : value * factor;
+/** An entry as text in the reader's units: as a form holds it. Nothing said is an empty text. */
+export function entryText({ field, value }: RuleEntry, system: UnitSystem): string {
+  if (value === undefined) return '';
+  if (field.as === 'flag') return value ? 'yes' : 'no';
+  if (field.as === 'choice') return String(value);
+  const { quantity, factor } = SCALES[field.as];
+  const shown = quantity ? fromBase(quantity, value as number, system) : (value as number) * factor;
   return String(Math.round(shown * 1e6) / 1e6);
 }
 
-/** Reads a figure back; one that was not touched keeps its exact value, a text that is no number is NaN. */
-export function readFigureText(text: string, was: RuleFigure, system: UnitSystem): number {
-  if (text.trim() === figureText(was, system)) return was.value;
+/** An entry in words, for reading; empty where an optional one is not said. */
+export function entryWords(entry: RuleEntry, system: UnitSystem): string {
+  const { field, value, name } = entry;
+  if (value === undefined || value === false) return '';
+  if (field.as === 'flag') return name;
+  if (field.as === 'choice') return `${name} ${field.of[String(value)]}`;
+  return `${name} ${entryText(entry, system)} ${entryUnit(entry, system)}`.trim();
+}
+
+/** Reads an entry back; one that was not touched keeps its exact value, a text that is no number is NaN. */
+export function readEntry(text: string, was: RuleEntry, system: UnitSystem): Value {
+  const { field } = was;
+  if (text.trim() === entryText(was, system)) return was.value;
+  if (text.trim() === '' && field.optional) return undefined;
+  if (field.as === 'flag') return text === 'yes';
+  if (field.as === 'choice') return text;
   const read = parseNumber(text);
   if (read.kind !== 'ok') return Number.NaN;
-  const { quantity, factor } = reading(was.path, system);
+  const { quantity, factor } = SCALES[field.as];
   return quantity ? toBase(quantity, read.value, system) : read.value / factor;
 }
 
-/** The rule with other figures, by the path of each; what is not said stays as it was. */
-export function withFigures(
+/** The rule with other entries, by the path of each; what is not said stays as it was. */
+export function withEntries(
   body: RuleBody,
   textOf: (path: string) => string | null,
   system: UnitSystem,
 ): RuleBody {
   const copy = structuredClone(body) as unknown as Record<string, unknown>;
-  for (const figure of ruleFigures(body)) {
-    const text = textOf(figure.path.join('.'));
+  for (const entry of ruleEntries(body)) {
+    const text = textOf(entry.path.join('.'));
     if (text === null) continue;
-    const at = figure.path.slice(0, -1).reduce((o, k) => o[k] as Record<string, unknown>, copy);
-    at[figure.path.at(-1)!] = readFigureText(text, figure, system);
+    const at = entry.path.slice(0, -1).reduce((o, k) => o[k] as Record<string, unknown>, copy);
+    const key = entry.path.at(-1)!;
+    const value = readEntry(text, entry, system);
+    if (value === undefined) delete at[key];
+    else at[key] = value;
   }
   return copy as unknown as RuleBody;
 }

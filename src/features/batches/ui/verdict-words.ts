@@ -81,6 +81,7 @@ const SAY: Record<string, Say> = {
     'The accelerator that lets it go the same day is not weighed.',
   ),
   'cure_hold:not_ended': joined('Never ended in the record.', held),
+  'cure_hold:runs_too_long': joined('Raw for longer than allowed, and not ended.', held),
   'cure_hold:too_long': joined('Raw for longer than the recipe or the site allows.', held),
   'cure_hold:running': joined('Running.', held),
   'cure_hold:too_warm': joined('The cooler was too warm.', held),

@@ -2,30 +2,54 @@
 
 import { useState } from 'react';
 import type { RuleBody, UnitSystem } from '@/core';
-import { BASIS_WORDS } from '@/features/batches/ui/words';
 import { chooseRuleAction, editRuleAction } from '../actions';
 import type { RuleChoice } from '../repository';
 import { useShow } from '@/ui/show-context';
-import { figureName, figureText, figureUnit, ruleFigures, withFigures } from '../rule-figures';
+import {
+  entryText,
+  entryUnit,
+  entryWords,
+  ruleEntries,
+  withEntries,
+  type RuleEntry,
+} from '../rule-figures';
 import { ActionForm, Field } from './ActionForm';
 
 /** The rule as the form says it, in the units that it was shown in. */
-function bodyOf(body: RuleBody, form: FormData, system: UnitSystem): RuleBody {
-  const text = (path: string) => (form.has(path) ? String(form.get(path)) : null);
-  const next = withFigures(body, text, system);
-  if (next.kind !== 'dose') return next;
-  return {
-    ...next,
-    basis: String(form.get('basis')) as typeof next.basis,
-    as: String(form.get('as')) as typeof next.as,
-  };
+const bodyOf = (body: RuleBody, form: FormData, system: UnitSystem): RuleBody =>
+  withEntries(body, (path) => (form.has(path) ? String(form.get(path)) : null), system);
+
+/** One entry of a rule as a field: figures typed, switches and choices picked. */
+function EntryField({ entry, system }: { entry: RuleEntry; system: UnitSystem }) {
+  const { field } = entry;
+  const unit = entryUnit(entry, system);
+  const label = `${entry.name}${unit ? ` (${unit})` : ''}${field.optional ? ', may be left out' : ''}`;
+  const options =
+    field.as === 'choice' ? field.of : field.as === 'flag' ? { yes: 'yes', no: 'no' } : null;
+  return (
+    <Field
+      name={entry.path.join('.')}
+      label={label}
+      value={entryText(entry, system)}
+      optional={field.optional}
+    >
+      {options && [
+        ...(field.optional ? [<option key="" value="" />] : []),
+        ...Object.entries(options).map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        )),
+      ]}
+    </Field>
+  );
 }
 
 /** One rule with its figures and source; a release lead chooses it, or writes a new version with its own source. */
 export function RuleItem({ rule, canEdit }: { rule: RuleChoice; canEdit: boolean }) {
   const show = useShow();
   const { system } = show.settings;
-  const figures = ruleFigures(rule.body);
+  const entries = ruleEntries(rule.body);
   const [edit, setEdit] = useState(false);
   return (
     <li
@@ -37,12 +61,9 @@ export function RuleItem({ rule, canEdit }: { rule: RuleChoice; canEdit: boolean
       </p>
       <p className="small">{rule.source}</p>
       <p className="small">
-        {rule.body.kind === 'dose' &&
-          `ppm of the ${BASIS_WORDS[rule.body.basis]}, as ${(rule.body.as ?? 'sodium_nitrite').replace('_', ' ')} · `}
-        {figures
-          .map(
-            (f) => `${figureName(f.path)} ${figureText(f, system)} ${figureUnit(f.path, system)}`,
-          )
+        {entries
+          .map((e) => entryWords(e, system))
+          .filter(Boolean)
           .join(' · ')}
       </p>
       {rule.chosen && (
@@ -80,33 +101,9 @@ export function RuleItem({ rule, canEdit }: { rule: RuleChoice; canEdit: boolean
           >
             <Field name="title" label="Title" value={rule.title} />
             <Field name="source" label="Source of these figures" value="" />
-            {rule.body.kind === 'dose' && (
-              <div className="grid gap-2 sm:grid-cols-2">
-                <Field name="basis" label="ppm of the" value={rule.body.basis}>
-                  {Object.entries(BASIS_WORDS).map(([basis, word]) => (
-                    <option key={basis} value={basis}>
-                      {word}
-                    </option>
-                  ))}
-                </Field>
-                <Field
-                  name="as"
-                  label="Limits expressed as"
-                  value={rule.body.as ?? 'sodium_nitrite'}
-                >
-                  <option value="sodium_nitrite">sodium nitrite</option>
-                  <option value="nitrite_ion">nitrite ion</option>
-                </Field>
-              </div>
-            )}
             <div className="grid gap-2 sm:grid-cols-2">
-              {figures.map((f) => (
-                <Field
-                  key={`${system}.${f.path.join('.')}`}
-                  name={f.path.join('.')}
-                  label={`${figureName(f.path)}${figureUnit(f.path, system) ? ` (${figureUnit(f.path, system)})` : ''}`}
-                  value={figureText(f, system)}
-                />
+              {entries.map((e) => (
+                <EntryField key={`${system}.${e.path.join('.')}`} entry={e} system={system} />
               ))}
             </div>
           </ActionForm>

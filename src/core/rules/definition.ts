@@ -1,0 +1,186 @@
+/** What a figure of a rule is: how it is shown, converted and bounded follows from this. */
+export type FigureKind =
+  | 'temp'
+  | 'temp_step'
+  | 'temp_rate'
+  | 'seconds'
+  | 'minutes'
+  | 'ppm'
+  | 'share'
+  | 'logs'
+  | 'degree_hours'
+  | 'ph';
+
+type Base = { label: string; optional?: true };
+export type FigureField = Base & { as: FigureKind; min?: number; max?: number };
+export type FlagField = Base & { as: 'flag' };
+export type ChoiceField = Base & { as: 'choice'; of: Readonly<Record<string, string>> };
+export type GroupField = Base & { as: 'group'; fields: Fields };
+export type ListField = Base & { as: 'list'; of: Fields; least: number; most: number };
+export type RuleField = FigureField | FlagField | ChoiceField | GroupField | ListField;
+export type Fields = { readonly [name: string]: RuleField };
+
+const temp = (label: string) => ({ as: 'temp', label }) as const;
+const seconds = (label: string) => ({ as: 'seconds', label }) as const;
+const ppm = (label: string) => ({ as: 'ppm', label }) as const;
+const share = (label: string) => ({ as: 'share', label }) as const;
+const bySpecies = (label: string, as: 'temp' | 'logs') =>
+  ({
+    as: 'group',
+    label,
+    fields: {
+      meat: { as, label: 'meat', min: 0.1 },
+      poultry: { as, label: 'with poultry', min: 0.1 },
+    },
+  }) as const;
+
+/**
+ * Every rule, once: type, validation, form and words of a rule follow from its fields here. A field that is
+ * missing here cannot be in a rule, and one that is here cannot be lost on the way through a form.
+ */
+export const RULE_DEFINITIONS = {
+  dose: {
+    basis: {
+      as: 'choice',
+      label: 'ppm of the',
+      of: { meat_block: 'meat block', whole_batch: 'whole batch', finished: 'finished weight' },
+    },
+    /** What the limits are expressed as; sodium nitrite when left out. */
+    as: {
+      as: 'choice',
+      label: 'limits as',
+      of: { sodium_nitrite: 'sodium nitrite', nitrite_ion: 'nitrite ion' },
+      optional: true,
+    },
+    minPpm: ppm('at least'),
+    maxPpm: ppm('at most'),
+  },
+  cure_hold: {
+    minS: seconds('at least'),
+    /** Longest that raw cured meat may be held, s; the recipe's own limit where left out. */
+    maxS: { as: 'seconds', label: 'at most', optional: true },
+    maxCoolerC: temp('cooler at most'),
+    acceleratorFromPpm: ppm('same day from accelerator'),
+  },
+  uncured_smoke: {
+    fromC: temp('from'),
+    toC: temp('to'),
+    maxS: seconds('within'),
+    coldSmokeBelowC: temp('cold smoke below'),
+  },
+  come_up: { fromC: temp('from'), toC: temp('to'), maxS: seconds('within') },
+  lethality: {
+    way: {
+      as: 'choice',
+      label: 'passes by',
+      of: { integrated: 'integrated logs', table: 'the published table', end_point: 'end point' },
+    },
+    endPointC: bySpecies('end point', 'temp'),
+    model: {
+      as: 'group',
+      label: 'model',
+      fields: {
+        tRefC: temp('reference'),
+        dRefMin: { as: 'minutes', label: 'D', min: 1e-6, max: 1000 },
+        zC: { as: 'temp_step', label: 'z', min: 1e-6, max: 50 },
+        creditFromC: { as: 'temp', label: 'credit from', optional: true },
+      },
+    },
+    targetLogs: bySpecies('logs', 'logs'),
+  },
+  cooling: {
+    steps: {
+      as: 'list',
+      label: 'step',
+      of: { fromC: temp('from'), toC: temp('to'), maxS: seconds('within') },
+      least: 1,
+      most: 5,
+    },
+    /** In-going amounts a batch must have for this rule to be allowed at all. */
+    needs: {
+      as: 'group',
+      label: 'needs',
+      fields: { nitritePpm: ppm('nitrite'), acceleratorPpm: ppm('accelerator') },
+      optional: true,
+    },
+  },
+  probe_evidence: {
+    /** Longest silence that still counts as one log, s: logger and hand readings in the house, and in the chill. */
+    maxGapS: seconds('logger silent at most'),
+    handMaxGapS: seconds('by hand at most apart'),
+    chillMaxGapS: seconds('in the chill at most apart'),
+    /** A probe that shows the very same value for longer than this, where a core could not, is stuck, s. */
+    flatLineS: seconds('stuck after'),
+    /** Steepest believable change of a core in air, °C per minute. */
+    maxCPerMin: { as: 'temp_rate', label: 'steepest change', min: 0.01, max: 100 },
+    /** A core that takes on the air's temperature faster than meat can is out of its piece. */
+    slidOut: { as: 'flag', label: 'a probe that shows the air earns nothing', optional: true },
+    /** A core hotter than its coolest neighbour by more than this, °C, for longer than neighbourS, has drifted. */
+    neighbourC: {
+      as: 'temp_step',
+      label: 'drifted from its neighbour by',
+      optional: true,
+      min: 0.1,
+      max: 50,
+    },
+    neighbourS: { as: 'seconds', label: 'for longer than', optional: true },
+    /** A house probe earns credit only this long after its last check in ice or boiling water, s. */
+    calibrationMaxAgeS: {
+      as: 'seconds',
+      label: 'checked at most ago',
+      optional: true,
+      max: 366 * 86_400,
+    },
+  },
+  fermentation: {
+    /** pH to be reached, and the temperature above which degree-hours count, °C. */
+    targetPh: { as: 'ph', label: 'pH to reach', min: 4, max: 6 },
+    floorC: temp('counts above'),
+    /** Limit by the warmest chamber temperature, rising; the last one holds for all above. */
+    bands: {
+      as: 'list',
+      label: 'band',
+      of: {
+        belowC: temp('below'),
+        degreeHours: { as: 'degree_hours', label: 'takes', min: 0.1, max: 10_000 },
+        /** The edge itself belongs to this band. */
+        inclusive: { as: 'flag', label: 'edge included', optional: true },
+      },
+      least: 1,
+      most: 6,
+    },
+    /** pH counts once two readings this far apart show it, s; 15 min where left out. */
+    phApartS: { as: 'seconds', label: 'two readings apart by', optional: true },
+    /** Longest above floorC after the pH was reached and before the cook, s. */
+    warmAfterMaxS: { as: 'seconds', label: 'warm after the pH at most', optional: true },
+  },
+  /* Limits on a formula that are not a batch's verdict: they advise, or block a recipe's approval. */
+  formula: {
+    minSaltFraction: share('salt at least'),
+    maxSaltFraction: share('salt at most'),
+    maxAcceleratorPpm: { as: 'ppm', label: 'accelerator at most', max: 10_000 },
+    maxBinderFraction: share('binder at most'),
+    maxPhosphateFraction: share('phosphate at most'),
+    maxFatFraction: share('fat at most'),
+    maxFatWaterFraction: share('fat and added water at most'),
+  },
+} as const satisfies Record<string, Fields>;
+
+export type RuleKind = keyof typeof RULE_DEFINITIONS;
+
+type ValueOf<F> = F extends { as: 'flag' }
+  ? boolean
+  : F extends { as: 'choice'; of: infer O }
+    ? keyof O
+    : F extends { as: 'group'; fields: infer G }
+      ? BodyOf<G>
+      : F extends { as: 'list'; of: infer L }
+        ? BodyOf<L>[]
+        : number;
+type OptionalNames<D> = { [N in keyof D]: D[N] extends { optional: true } ? N : never }[keyof D];
+type BodyOf<D> = { -readonly [N in Exclude<keyof D, OptionalNames<D>>]: ValueOf<D[N]> } & {
+  -readonly [N in OptionalNames<D>]?: ValueOf<D[N]>;
+};
+
+/** The body of a rule, as its definition says. */
+export type RuleBodyOf<K extends RuleKind> = { kind: K } & BodyOf<(typeof RULE_DEFINITIONS)[K]>;
