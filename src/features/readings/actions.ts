@@ -22,6 +22,7 @@ export type Preview =
       }[];
       skipped: { line: number; reason: string }[];
       skippedCount: number;
+      notes: string[];
     }
   | Exclude<ParsedLogger, { kind: 'ok' }>;
 
@@ -37,6 +38,8 @@ const optionsOf = (form: FormData) =>
   importOptionsSchema.safeParse({
     dateOrder: form.get('dateOrder') || undefined,
     unit: form.get('unit') || undefined,
+    clock: form.get('clock') || undefined,
+    repeatedHour: form.get('repeatedHour') || undefined,
   });
 
 /** Reads a logger file on the server and says what is in it, or what must be answered first. */
@@ -71,6 +74,7 @@ export async function previewLoggerAction(form: FormData): Promise<ActionResult<
         channels,
         skipped: parsed.skipped.slice(0, SHOWN_SKIPS),
         skippedCount: parsed.skipped.length,
+        notes: parsed.notes,
       },
     };
   });

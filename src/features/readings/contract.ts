@@ -119,6 +119,8 @@ export type HouseProgram = z.infer<typeof houseProgramSchema>;
 export const importOptionsSchema = z.object({
   dateOrder: z.enum(['DMY', 'MDY', 'YMD']).optional(),
   unit: z.enum(['C', 'F']).optional(),
+  clock: z.enum(['24h', 'AM', 'PM']).optional(),
+  repeatedHour: z.enum(['first', 'second']).optional(),
 });
 
 export const columnChoiceSchema = z

@@ -24,6 +24,12 @@ export function unitInHeading(heading: string): TempUnit | null {
   return bracketed ? (bracketed[1] as TempUnit) : null;
 }
 
+/** A unit in a cell of its own: "C", "°F", "degC", "Celsius". */
+export function unitInCell(cell: string): TempUnit | null {
+  const m = /^(?:°|º|deg(?:rees?)?)?\s*(c|f)(?:elsius|ahrenheit)?$/i.exec(cell.trim());
+  return m ? (m[1]!.toUpperCase() as TempUnit) : null;
+}
+
 /** Headings of columns that hold something other than a temperature. */
 export const NOT_TEMPERATURE =
   /%|\brh\b|humid|feuchte|dew|volt|batter|battery|press|record|^\s*(no|nr|#|id|index|sample|row|line)\.?\s*$|serial|status|alarm|note|comment|flag/i;

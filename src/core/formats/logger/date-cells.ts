@@ -12,6 +12,10 @@ export type WrittenTime =
       yearDigits: number;
       hms: [number, number, number];
       named: boolean;
+      /** AM or PM was written. */
+      half: boolean;
+      /** Added to it, ms: time since a start. */
+      laterMs?: number;
     };
 
 const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
@@ -43,9 +47,18 @@ function clock(m: RegExpExecArray, from: number): [number, number, number] | nul
     : null;
 }
 
+/** Epoch seconds or milliseconds between 1990 and 2100, or null. */
+export function readEpoch(cell: string): WrittenTime | null {
+  const text = cell.trim();
+  if (!/^\d{9,10}(?:[.,]\d+)?$|^\d{12,13}$/.test(text)) return null;
+  const value = Number(text.replace(',', '.'));
+  const ms = value > 1e11 ? value : value * 1000;
+  return ms >= Date.UTC(1990, 0) && ms < Date.UTC(2100, 0) ? { kind: 'instant', ms } : null;
+}
+
 /** Reads a date-and-time cell as written, without deciding the order of day and month. */
 export function readWrittenTime(cell: string): WrittenTime | null {
-  const text = cell.trim();
+  const text = cell.trim().replace(/(\d)\s*(?:UTC|GMT)$/i, '$1Z');
   if (ISO_WITH_ZONE.test(text)) {
     const at = DateTime.fromISO(text.replace(' ', 'T').replace(/\s/g, ''), { setZone: true });
     return at.isValid ? { kind: 'instant', ms: at.toMillis() } : null;
@@ -59,7 +72,15 @@ export function readWrittenTime(cell: string): WrittenTime | null {
     const month = MONTHS.indexOf(word) + 1;
     if (month === 0 || !hms) return null;
     const parts: [number, number, number] = [Number(named ? m[1] : m[2]), month, Number(m[3])];
-    return { kind: 'local', parts, yearFirst: false, yearDigits: m[3]!.length, hms, named: true };
+    return {
+      kind: 'local',
+      parts,
+      yearFirst: false,
+      yearDigits: m[3]!.length,
+      hms,
+      named: true,
+      half: m[8] !== undefined,
+    };
   }
   const m = NUMERIC.exec(text);
   const hms = m && clock(m, 4);
@@ -72,6 +93,7 @@ export function readWrittenTime(cell: string): WrittenTime | null {
     yearDigits: yearFirst ? 4 : m[3]!.length,
     hms,
     named: false,
+    half: m[8] !== undefined,
   };
 }
 

@@ -1,23 +1,34 @@
 import { DateTime } from 'luxon';
-import Papa from 'papaparse';
 import { QuantityError } from '../../guard';
 import { fToC } from '../../units/units';
-import { readTemp, unitInHeading, type TempUnit } from './cells';
-import { possibleOrders, ymd, type DateOrder, type WrittenTime } from './date-cells';
+import { readTemp, unitInCell, unitInHeading, type TempUnit } from './cells';
+import {
+  toInstants,
+  twelveHourClock,
+  unsureHour,
+  type ClockKind,
+  type RepeatedHour,
+} from './clock-times';
+import { possibleOrders, type DateOrder, type WrittenTime } from './date-cells';
 import { decodeText } from './decode';
-import { localClock } from './local-time';
+import { splitRows, type Split } from './split-rows';
 import { findShape, rowTime, type Row, type TableShape } from './table-shape';
 
 export type LoggerOptions = {
-  /** IANA zone of clock times that carry none. */
+  /** IANA zone of clock times that carry none; one that the file states comes first. */
   timeZone: string;
   /** The answer to an ambiguous day/month order. */
   dateOrder?: DateOrder;
   /** The answer to an undeclared temperature unit. */
   unit?: TempUnit;
+  /** The answer to hours of 1 to 12 without AM or PM: the half of the first row, or 24 hours after all. */
+  clock?: ClockKind;
+  /** The answer to a file that begins within an hour that happened twice. */
+  repeatedHour?: RepeatedHour;
 };
 export type SkippedRow = { line: number; reason: string };
 export type LoggerChannel = { name: string; readings: { at: string; tempC: number }[] };
+export type LoggerQuestion = 'dateOrder' | 'unit' | 'clock' | 'repeatedHour';
 export type ParsedLogger =
   | {
       kind: 'ok';
@@ -26,86 +37,51 @@ export type ParsedLogger =
       unit: TempUnit | 'mixed';
       dateOrder: DateOrder | null;
       encoding: string;
+      /** The zone in which clock times were read: the file's own, or the one given. */
+      timeZone: string;
+      /** What was decided on the way and should be seen. */
+      notes: string[];
     }
-  | { kind: 'ambiguous'; about: 'dateOrder' | 'unit'; options: string[]; sample: string }
+  | { kind: 'ambiguous'; about: LoggerQuestion; options: string[]; sample: string }
   | { kind: 'error'; message: string };
 
 /** Outside this a cell is a fault code or a broken probe, not a temperature, °C. */
 const MIN_C = -60;
 const MAX_C = 260;
 
-const DELIMITERS = [';', '\t', '|', ','];
-
-function splitRows(text: string): Row[] {
-  const counts = DELIMITERS.map((d) => ({
-    d,
-    n: text.split(d).length - 1,
-    lines: text.split(/\r?\n/).filter((l) => l.includes(d)).length,
-  }));
-  const lines = text.split(/\r?\n/).filter((l) => l.trim() !== '').length;
-  const spread = counts.filter((c) => c.lines >= lines / 2);
-  const delimiter = (spread.find((c) => c.d !== ',') ?? spread[0] ?? counts[3]!).d;
-  const rows = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: false }).data;
-  return rows
-    .map((cells, i) => ({ line: i + 1, cells }))
-    .filter((r) => r.cells.some((c) => c.trim() !== ''));
-}
-
 type ColumnUnits = Map<number, TempUnit>;
 
-/** Each column's unit: from its heading, its cells, the preamble, or else the answer given. */
+/** Each column's unit: from its heading, its cells, a unit column, the preamble, or else the answer given. */
 function unitsOf(shape: TableShape, answer: TempUnit | undefined): ColumnUnits | null {
   const units: ColumnUnits = new Map();
   const preamble = shape.preamble.map((r) => r.cells.join(' ').trim());
   const stated = preamble
     .map((t) => (/unit|einheit|temp|°|º/i.test(t) ? unitInHeading(t) : null))
     .find((u) => u !== null);
+  const unitColumn = shape.long?.unitColumn ?? null;
   for (const i of shape.valueColumns) {
     const fromCells = shape.data.map((r) => readTemp(r.cells[i] ?? '')?.unit).find((u) => u);
-    const unit = unitInHeading(shape.header?.[i] ?? '') ?? fromCells ?? stated ?? answer;
+    const fromColumn =
+      unitColumn === null
+        ? undefined
+        : shape.data.map((r) => unitInCell(r.cells[unitColumn] ?? '')).find((u) => u);
+    const unit =
+      unitInHeading(shape.header?.[i] ?? '') ?? fromCells ?? fromColumn ?? stated ?? answer;
     if (!unit) return null;
     units.set(i, unit);
   }
   return units;
 }
 
-function sameOption(
-  given: string | undefined,
-  options: readonly string[],
+function sameOption<T extends string>(
+  given: T | undefined,
+  options: readonly T[],
   name: string,
-): string | undefined {
+): T | undefined {
   if (given === undefined) return undefined;
   const found = options.find((o) => o.toLowerCase() === given.toLowerCase());
   if (!found) throw new QuantityError(name, given, options.join(' or '));
   return found;
-}
-
-/** True when most steps between neighbouring rows go back in time: newest first. */
-function newestFirst(times: readonly (number | null)[]): boolean {
-  const known = times.filter((t) => t !== null);
-  const back = known.slice(1).filter((t, i) => t < known[i]!).length;
-  return back > known.length / 2;
-}
-
-function toInstants(
-  written: readonly (WrittenTime | null)[],
-  order: DateOrder,
-  timeZone: string,
-): (number | null)[] {
-  const wall = written.map((w) => {
-    if (w === null || w.kind === 'instant') return w?.ms ?? null;
-    const day = ymd(w, order);
-    return day ? Date.UTC(day[0], day[1] - 1, day[2], w.hms[0], w.hms[1], w.hms[2]) : null;
-  });
-  const reverse = newestFirst(wall);
-  const clock = localClock(timeZone);
-  const walk = (w: WrittenTime | null): number | null => {
-    if (w === null || w.kind === 'instant') return w?.ms ?? null;
-    const day = ymd(w, order);
-    return day && clock(...day, w.hms);
-  };
-  const ordered = (reverse ? [...written].reverse() : written).map(walk);
-  return reverse ? ordered.reverse() : ordered;
 }
 
 class ChannelBuilder {
@@ -145,16 +121,52 @@ class ChannelBuilder {
   }
 }
 
+type Collected = { channels: LoggerChannel[]; skipped: SkippedRow[] };
+
+/** The builders of a row's readings: by column, or by the name in the channel column. */
+function builderFor(shape: TableShape, skipped: SkippedRow[]) {
+  const byName = new Map<string, ChannelBuilder>();
+  const of = (name: string) => {
+    const known = byName.get(name) ?? new ChannelBuilder(name, skipped);
+    byName.set(name, known);
+    return known;
+  };
+  if (!shape.long)
+    shape.valueColumns.forEach((i, n) => of(shape.header?.[i] || `Channel ${n + 1}`));
+  const names = shape.valueColumns.map((i, n) => shape.header?.[i] || `Channel ${n + 1}`);
+  return {
+    add: (row: Row, ms: number, units: ColumnUnits) => {
+      if (shape.long) {
+        const { channelColumn, unitColumn } = shape.long;
+        const [value] = shape.valueColumns;
+        const written = unitColumn === null ? '' : (row.cells[unitColumn] ?? '').trim();
+        const unit = unitInCell(written);
+        if (written !== '' && !unit)
+          return void skipped.push({
+            line: row.line,
+            reason: `"${written}" is no unit of temperature`,
+          });
+        const name = (row.cells[channelColumn] ?? '').trim() || 'Channel';
+        of(name).add(row, ms, row.cells[value!] ?? '', unit ?? units.get(value!)!);
+        return;
+      }
+      shape.valueColumns.forEach((i, n) =>
+        of(names[n]!).add(row, ms, row.cells[i] ?? '', units.get(i)!),
+      );
+    },
+    channels: () => [...byName.values()].map((b) => b.build()).filter((c) => c.readings.length > 0),
+  };
+}
+
 function collect(
   shape: TableShape,
   units: ColumnUnits,
   instants: readonly (number | null)[],
-): { channels: LoggerChannel[]; skipped: SkippedRow[] } {
+  cut: Split['cut'],
+): Collected {
   const skipped: SkippedRow[] = [];
-  const builders = shape.valueColumns.map((i, n) => ({
-    i,
-    builder: new ChannelBuilder(shape.header?.[i] || `Channel ${n + 1}`, skipped),
-  }));
+  if (cut) skipped.push(cut);
+  const builders = builderFor(shape, skipped);
   const width = shape.header?.length;
   shape.data.forEach((row, k) => {
     const ms = instants[k];
@@ -169,76 +181,109 @@ function collect(
         line: row.line,
         reason: 'no readable date and time (or a clock time that the spring change leaves out)',
       });
-    else
-      for (const { i, builder } of builders)
-        builder.add(row, ms, row.cells[i] ?? '', units.get(i)!);
+    else builders.add(row, ms, units);
   });
+  return { channels: builders.channels(), skipped };
+}
+
+type Answers = {
+  dateOrder: DateOrder | undefined;
+  unit: TempUnit | undefined;
+  clock: ClockKind | undefined;
+  repeatedHour: RepeatedHour | undefined;
+};
+
+function requireAnswers(o: LoggerOptions): Answers {
+  if (!DateTime.utc().setZone(o.timeZone).isValid || !o.timeZone)
+    throw new QuantityError('timeZone', o.timeZone, 'an IANA time zone');
   return {
-    channels: builders.map((b) => b.builder.build()).filter((c) => c.readings.length > 0),
-    skipped,
+    dateOrder: sameOption(o.dateOrder, ['DMY', 'MDY', 'YMD'], 'dateOrder'),
+    unit: sameOption(o.unit, ['C', 'F'], 'unit'),
+    clock: sameOption(o.clock, ['24h', 'AM', 'PM'], 'clock'),
+    repeatedHour: sameOption(o.repeatedHour, ['first', 'second'], 'repeatedHour'),
   };
+}
+
+type Ask = Extract<ParsedLogger, { kind: 'ambiguous' | 'error' }>;
+const error = (message: string): Ask => ({ kind: 'error', message });
+
+/** The order of day and month, or the question about it. */
+function orderOf(
+  known: readonly WrittenTime[],
+  given: DateOrder | undefined,
+  sample: string,
+): DateOrder | Ask {
+  const orders = possibleOrders(known);
+  if (orders.length === 0)
+    return error(
+      'The dates change their order of day and month within the file. Split the file, or export it again with one date format.',
+    );
+  if (given && orders.length > 1 && !orders.includes(given))
+    return error(`The dates in this file cannot be read as ${given}.`);
+  if (!given && orders.length > 1)
+    return { kind: 'ambiguous', about: 'dateOrder', options: orders, sample };
+  return given && orders.includes(given) ? given : orders[0]!;
 }
 
 /**
  * Reads the CSV file of a temperature logger: UTF-8, UTF-16 or Windows-1252; comma, semicolon, tab or
- * bar; point or comma decimals; with a preamble, fault codes, blanks, duplicates, rows out of order.
- * Clock times without an offset are taken in `timeZone`, across both clock changes. Cells are converted
- * to °C; each channel's readings come sorted by time. What could not be used is listed in `skipped`
- * with its line in the file.
- * An order of day and month that the dates leave open, and a unit that the file does not declare,
- * are answered by `ambiguous`: ask, and call again with the answer in the option that `about` names.
- * @throws RangeError when timeZone, dateOrder or unit is not one
+ * bar; point or comma decimals; with a preamble, fault codes, blanks, duplicates, rows out of order; a column a
+ * channel or a row a reading; dates, epoch, or time since a start that the preamble states; with or without
+ * headings. Clock times without an offset are taken in the zone that the file states, else in `timeZone`, across
+ * both clock changes. Cells are converted to °C; each channel's readings come sorted by time. What could not be
+ * used is listed in `skipped` with its line in the file; a last line that was cut off is never a reading.
+ * What the file leaves open (order of day and month, unit, hours of a twelve-hour clock, an hour that happened
+ * twice) is answered by `ambiguous`: ask, and call again with the answer in the option that `about` names.
+ * @throws RangeError when timeZone or an answer is not one
  */
 export function parseLogger(bytes: Uint8Array, options: LoggerOptions): ParsedLogger {
-  if (!DateTime.utc().setZone(options.timeZone).isValid || !options.timeZone) {
-    throw new QuantityError('timeZone', options.timeZone, 'an IANA time zone');
-  }
-  const dateOrder = sameOption(options.dateOrder, ['DMY', 'MDY', 'YMD'], 'dateOrder') as
-    DateOrder | undefined;
-  const unit = sameOption(options.unit, ['C', 'F'], 'unit') as TempUnit | undefined;
+  const answers = requireAnswers(options);
   const decoded = decodeText(bytes);
   if (decoded.kind === 'error') return decoded;
-  const shape = findShape(splitRows(decoded.text));
+  const { rows, cut } = splitRows(decoded.text);
+  const shape = findShape(rows);
   if (!shape)
-    return {
-      kind: 'error',
-      message:
-        'No row with a date and time was found. A log needs a column with date and time and one with temperatures.',
-    };
+    return error(
+      'No row with a date and time was found. A log needs a column with date and time and one with temperatures.',
+    );
   if (shape.valueColumns.length === 0)
-    return { kind: 'error', message: 'Dates were found, but no column of temperatures.' };
-
-  const written = shape.data.map((r) => rowTime(r, shape.dateColumn, shape.timeColumn));
+    return error('Dates were found, but no column of temperatures.');
+  const heading = shape.header?.[shape.times.dateColumn] ?? '';
+  const written = shape.data.map((r) => rowTime(r, shape.times, heading));
   const known = written.filter((w) => w !== null);
-  const orders = possibleOrders(known);
   const sample = shape.data[0]!.cells.join('  ').trim();
-  if (orders.length === 0)
-    return {
-      kind: 'error',
-      message:
-        'The dates change their order of day and month within the file. Split the file, or export it again with one date format.',
-    };
-  if (dateOrder && orders.length > 1 && !orders.includes(dateOrder))
-    return { kind: 'error', message: `The dates in this file cannot be read as ${dateOrder}.` };
-  if (!dateOrder && orders.length > 1)
-    return { kind: 'ambiguous', about: 'dateOrder', options: orders, sample };
-  const units = unitsOf(shape, unit);
+  const order = orderOf(known, answers.dateOrder, sample);
+  if (typeof order !== 'string') return order;
+  const units = unitsOf(shape, answers.unit);
   if (!units) return { kind: 'ambiguous', about: 'unit', options: ['C', 'F'], sample };
-
-  const order = dateOrder && orders.includes(dateOrder) ? dateOrder : orders[0]!;
-  const { channels, skipped } = collect(shape, units, toInstants(written, order, options.timeZone));
+  if (!answers.clock && twelveHourClock(written, order))
+    return { kind: 'ambiguous', about: 'clock', options: ['AM', 'PM', '24h'], sample };
+  const timeZone = shape.zone ?? options.timeZone;
+  if (!answers.repeatedHour && unsureHour(written, order, timeZone) !== null)
+    return { kind: 'ambiguous', about: 'repeatedHour', options: ['first', 'second'], sample };
+  const { ms, notes } = toInstants(
+    written,
+    order,
+    timeZone,
+    answers.clock ?? '24h',
+    answers.repeatedHour,
+  );
+  const { channels, skipped } = collect(shape, units, ms, cut);
   if (channels.length === 0)
-    return {
-      kind: 'error',
-      message: `No usable reading in ${shape.data.length} rows. First reason: ${skipped[0]?.reason ?? 'none'}.`,
-    };
+    return error(
+      `No usable reading in ${shape.data.length} rows. First reason: ${skipped[0]?.reason ?? 'none'}.`,
+    );
   const kinds = new Set(units.values());
+  const local = known.some((w) => w.kind === 'local');
+  if (shape.zone && local) notes.push(`Clock times are in ${shape.zone}, as the file says.`);
   return {
     kind: 'ok',
     channels,
     skipped,
     encoding: decoded.encoding,
     unit: kinds.size === 1 ? [...kinds][0]! : 'mixed',
-    dateOrder: known.some((w) => w.kind === 'local') ? order : null,
+    dateOrder: local ? order : null,
+    timeZone,
+    notes,
   };
 }

@@ -15,10 +15,17 @@ const ANSWERS: Record<string, string> = {
   YMD: 'Year, month, day',
   C: '°C',
   F: '°F',
+  AM: 'Before noon (AM)',
+  PM: 'After noon (PM)',
+  '24h': 'It counts 24 hours',
+  first: 'The first pass, still summer time',
+  second: 'The second pass, winter time',
 };
 const QUESTIONS = {
   dateOrder: 'Is the day or the month first in these dates?',
   unit: 'The file does not say its unit. Which is it?',
+  clock: 'Its hours run from 1 to 12 without AM or PM. When was the first row?',
+  repeatedHour: 'It begins in the hour that happened twice when the clocks went back. Which one?',
 };
 
 const guess = (name: string): ColumnChoice[number]['what'] =>
@@ -181,6 +188,11 @@ export function ImportForm() {
               </li>
             ))}
           </ul>
+          {preview.notes.map((n) => (
+            <p key={n} className="small">
+              {n}
+            </p>
+          ))}
           {preview.skippedCount > 0 && (
             <details>
               <summary className="min-h-8 cursor-pointer font-semibold text-wait">
