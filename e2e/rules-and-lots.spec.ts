@@ -120,12 +120,12 @@ test('limits are shown in the reader’s units, and their figures stay what they
   await signIn(page, 'maud');
   await page.goto('/settings');
   const rule = page.getByRole('listitem').filter({ hasText: 'Standard two-step cooling' });
-  await expect(rule).toContainText('From 54.4 °C');
-  await expect(rule).toContainText('Within 90 min');
+  await expect(rule).toContainText('from 54.4 °C');
+  await expect(rule).toContainText('within 90 min');
   await page.getByRole('button', { name: /Units/ }).click();
-  await expect(rule).toContainText('From 129.92 °F');
+  await expect(rule).toContainText('from 129.92 °F');
   await page.getByRole('button', { name: /Units/ }).click();
-  await expect(rule).toContainText('From 54.4 °C');
+  await expect(rule).toContainText('from 54.4 °C');
 });
 
 test('a time in the log is corrected, and the first one stays to be read', async ({ page }) => {

@@ -4,6 +4,7 @@ import {
   CURE_LINE,
   SALT_LINE,
   doseCure,
+  foldBatch,
   plainSalt,
   roundToScale,
   type Author,
@@ -239,9 +240,11 @@ export async function tell(w: World, s: Story): Promise<string> {
       recipeVersionId: version.id,
       startedS: startS,
     });
+    /* Each line of the demo is weighed once. */
+    const nothingYet = foldBatch(recipe, []);
     for (const e of fresh) {
       await appendEntries(tx, batchId, [e], e.happenedS + 5);
-      await moveStock(tx, e, e.by);
+      await moveStock(tx, nothingYet, e, e.by);
     }
   });
   await recordDueHolds(w.db, batchId);

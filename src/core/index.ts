@@ -170,6 +170,8 @@ export {
   type RuleSet,
 } from './rules/rule';
 export { RULE_DEFINITIONS, type FigureKind, type Fields, type RuleField } from './rules/definition';
+export { fittingDispositions } from './logbook/fitting';
+export { coreTargetOf, endsOf, withCoreTarget } from './formula/stage-ends';
 export { DEFAULT_RULES, RULE_PRESETS } from './rules/tables/presets';
 export {
   simulateProgram,

@@ -1,3 +1,4 @@
+import { coreTargetOf } from './stage-ends';
 import { degreeHourLimit } from '../fermentation/degree-hours';
 import { requiredHoldS } from '../schedule/recipe-blocks';
 import { doseLimits, type Rule, type RuleSet } from '../rules/rule';
@@ -149,7 +150,7 @@ const cooking: Ask = ({ recipe, rules }) => {
         rule: cite(uncured),
       },
     ];
-  const cores = recipe.program.flatMap((s) => s.endCoreC ?? []);
+  const cores = recipe.program.flatMap((s) => coreTargetOf(s) ?? []);
   if (cores.length === 0)
     return [{ code: 'no_cook', level: 'advisory', value: 0, rule: cite(lethality) }];
   const value = Math.max(...cores);

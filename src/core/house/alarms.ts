@@ -1,3 +1,4 @@
+import { coreTargetOf } from '../formula/stage-ends';
 import { wetBulbFromRh } from '../heat/psychrometrics';
 import type { Reading } from '../lethality/reading';
 import type { AlarmState } from '../logbook/state';
@@ -113,7 +114,7 @@ const airOutOfBand: Look = (v) => {
 
 const coreStall: Look = (v) => {
   if (!inHouse(v) || v.nowS - v.at!.startS < STALL.windowS) return null;
-  const target = v.at!.stage.ends?.coreC ?? v.at!.stage.endCoreC;
+  const target = coreTargetOf(v.at!.stage);
   const log = v.core?.spans.at(-1) ?? [];
   const recent = since(log, v.nowS - STALL.windowS);
   const [first, last] = [recent[0], lastOf(recent)];

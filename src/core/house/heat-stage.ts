@@ -1,3 +1,4 @@
+import { endsOf } from '../formula/stage-ends';
 import { batterComposition } from '../formula/figures';
 import { CASINGS } from '../formula/tables/casings';
 import type { ChillMedium, ProgramStage, Recipe, StagePlace } from '../formula/recipe';
@@ -27,12 +28,8 @@ export function filmOf(stage: ProgramStage): number {
 
 /** What ends a stage as the formulator wrote it, in the words of the model. */
 function endOf(stage: ProgramStage): Partial<HeatStage> {
-  const { ends, maxS } = stage;
-  if (!ends) {
-    return stage.endCoreC === undefined
-      ? { endS: stage.plannedS }
-      : { endCoreC: stage.endCoreC, maxS };
-  }
+  const ends = endsOf(stage);
+  const timed = ends.afterS !== undefined && Object.keys(ends).length === 2 && !stage.ends;
   return {
     join: ends.join,
     endS: ends.afterS,
@@ -40,7 +37,7 @@ function endOf(stage: ProgramStage): Partial<HeatStage> {
     endLogs: ends.logs,
     endLossFraction: ends.lossFraction,
     endDry: ends.dry,
-    maxS,
+    ...(timed ? {} : { maxS: stage.maxS }),
   };
 }
 

@@ -1,3 +1,4 @@
+import { endsOf } from '../formula/stage-ends';
 import type { ProgramStage } from '../formula/recipe';
 import { waitedFromAbove } from '../heat/stage-end';
 import type { BatchState } from '../logbook/state';
@@ -46,10 +47,7 @@ function waitsOf(
   plannedS: number,
   e: StageEvidence,
 ): Wait[] {
-  const ends = stage.ends ?? {
-    join: 'any' as const,
-    ...(stage.endCoreC === undefined ? { afterS: stage.plannedS } : { coreC: stage.endCoreC }),
-  };
+  const ends = endsOf(stage);
   const waits: Wait[] = [];
   const add = (code: WaitCode, target: number | undefined, now: number | null, met: boolean) => {
     if (target !== undefined) waits.push({ code, target, now, met });

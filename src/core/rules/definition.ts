@@ -48,7 +48,7 @@ export const RULE_DEFINITIONS = {
     /** What the limits are expressed as; sodium nitrite when left out. */
     as: {
       as: 'choice',
-      label: 'limits as',
+      label: 'limits expressed as',
       of: { sodium_nitrite: 'sodium nitrite', nitrite_ion: 'nitrite ion' },
       optional: true,
     },

@@ -492,12 +492,12 @@ describe('fermentation', () => {
   ];
 
   test.each<[string, Line[], number, string[]]>([
-    ['one reading proves no pH', [...air(20, 30), ph(18, 5.1)], 20, ['fermentation:running']],
+    ['one reading proves no pH', [...air(20, 30), ph(18, 5.1)], 20, ['fermentation:shown_once']],
     [
       'two within five minutes are one',
       [...air(20, 30), ph(18, 5.1), ph(18.05, 5.1)],
       20,
-      ['fermentation:running'],
+      ['fermentation:shown_once'],
     ],
     [
       'a later higher one opens it again',
@@ -522,7 +522,7 @@ describe('fermentation', () => {
       'one of a meter that was checked last week does not',
       [...air(20, 30), ph(18, 5.1, START - 150 * HOUR)],
       20,
-      ['fermentation:running'],
+      ['fermentation:shown_once'],
     ],
   ])('%s', (_, lines, nowH, expected) => expect(facts_(lines, nowH)).toEqual(expected));
 

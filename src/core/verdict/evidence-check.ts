@@ -25,6 +25,17 @@ const gapFigures = (gaps: readonly Uncovered[]): Figure[] => [
   ]),
 ];
 
+/** When people took probes out, with a reason, while the product was in the house or followed in the chill. */
+function takenOut(house: View, chill: View | null): number[] {
+  const parts = house.counted.flatMap((x) => x.log.parts.flatMap((p) => p.removed ?? []));
+  const aside = [
+    ...house.aside,
+    ...(chill?.aside ?? []),
+    ...parts.filter((r) => r.atS < house.toS),
+  ];
+  return [...new Set(aside.map((a) => a.atS))].sort((a, b) => a - b);
+}
+
 /** Probes that were put into a thickest piece and never showed anything: that piece is not known. */
 function silentProbes(c: Case): Uncovered[] {
   const endS = c.state.run?.pulledS ?? c.nowS;
@@ -53,8 +64,7 @@ export function checkProbeEvidence(c: Case): Check {
   const figures = gapFigures(gaps);
   figures.push(...uncredited(logs, house));
   figures.push({ name: 'surroundings', value: envelope.around.logged ? 1 : 0, unit: 'count' });
-  for (const a of [...house.aside, ...(chill?.aside ?? [])])
-    figures.push({ name: 'aside', value: a.atS, unit: 'at' });
+  for (const value of takenOut(house, chill)) figures.push({ name: 'aside', value, unit: 'at' });
   if (gaps.length > 0) return check('probe_evidence', rule, 'missing', 'gaps', figures);
   return chill
     ? check('probe_evidence', rule, 'pass', 'covered', figures)

@@ -140,14 +140,12 @@ export function checkFermentation(c: Case): Check {
   if (sum > limit) return check('fermentation', rule, 'fail', 'over_limit', figures);
   if (longestGapS(log, startS, endS) > MAX_GAP_S)
     return check('fermentation', rule, 'missing', 'gaps', figures);
-  if (reachedS === null)
-    return check(
-      'fermentation',
-      rule,
-      'missing',
-      c.state.ph.length > 0 ? 'running' : 'no_ph',
-      figures,
-    );
+  if (reachedS === null) {
+    const shown = c.state.ph.at(-1);
+    const once = shown !== undefined && shown.tS >= startS && shown.ph <= body.targetPh;
+    const because = once ? 'shown_once' : shown ? 'running' : 'no_ph';
+    return check('fermentation', rule, 'missing', because, figures);
+  }
   const afterS = warmAfterS(c, reachedS, body.floorC);
   const maxS = body.warmAfterMaxS ?? WARM_AFTER_S;
   if (afterS > maxS)

@@ -1,5 +1,6 @@
 import {
   coreLogs,
+  coreTargetOf,
   houseWindow,
   runStages,
   thinReadings,
@@ -140,14 +141,14 @@ export async function runChart(
     }
   const bands = stageBands(first);
   const last = first.state.run?.program.at(-1);
-  const endCoreC = last?.ends?.coreC ?? last?.endCoreC;
+  const targetC = last && coreTargetOf(last);
   const cooling = cases.find((c) => c.state.run?.pulledS != null);
   return {
     lines: lines.filter((l) => l.readings.length > 0),
     setPoints: setPointsOf(first, bands),
     bands,
     targets: [
-      ...(endCoreC === undefined ? [] : [{ name: 'Core target', tempC: endCoreC }]),
+      ...(targetC === undefined ? [] : [{ name: 'Core target', tempC: targetC }]),
       ...(cooling?.rules.cooling.body.steps.map((s) => ({ name: 'Cooling', tempC: s.toC })) ?? []),
     ],
     forecasts: [...forecasts],

@@ -248,6 +248,8 @@ export type PostResult =
       code: string;
       fields?: Record<string, string>;
       otherC?: number;
+      /** What the probes show beside it, °C. */
+      besideC?: number;
       /** What speaks against the lot; a release lead decides. */
       problems?: LotProblem[];
     };

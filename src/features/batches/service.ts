@@ -5,6 +5,7 @@ import {
   plausibleTemp,
   refuse,
   type Author,
+  type Case,
   type EntryBody,
   type EntryKind,
   type UnitSystem,
@@ -56,22 +57,44 @@ function asRecorded(body: PostedBody, dossier: Dossier, person: Author): EntryBo
 const neededPermission = (kind: EntryKind) =>
   kind === 'disposed' || kind === 'lot_allowed' ? 'decide' : 'work_batches';
 
+/** A hand reading of a core this far from every probe of its batch is asked back, °C. */
+const UNLIKE_C = 15;
+const LATELY_S = 900;
+
+/** What the nearest probe of the batch shows, where a core by hand is unlike all of them; null where it fits. */
+function coreBeside(c: Case, tempC: number, atS: number): number | null {
+  const shown = c.state.probes
+    .filter((p) => p.what === 'core' && p.toS === null)
+    .flatMap((p) => (c.series[p.channelId] ?? []).findLast((r) => r.tS <= atS) ?? [])
+    .filter((r) => atS - r.tS <= LATELY_S)
+    .map((r) => r.tempC)
+    .sort((a, b) => Math.abs(a - tempC) - Math.abs(b - tempC));
+  const [nearest] = shown;
+  return nearest !== undefined && Math.abs(nearest - tempC) > UNLIKE_C ? nearest : null;
+}
+
 /** Odd temperatures are asked back once; impossible ones are refused. */
 function oddTemperature(
   body: EntryBody,
   confirmed: boolean,
   system: UnitSystem,
+  c: Case,
+  atS: number,
 ): PostResult | null {
   const said = body.kind === 'corrected' ? body.replacement : body;
   if (said?.kind !== 'reading_logged') return null;
+  const besideC = said.what === 'core' ? coreBeside(c, said.tempC, atS) : null;
   const answer = plausibleTemp(said.what, said.tempC, system);
   if (answer.kind === 'impossible') return { ok: false, code: 'impossible_temperature' };
-  if (answer.kind === 'ask' && !confirmed)
+  if ((answer.kind === 'ask' || besideC !== null) && !confirmed) {
+    const otherC = answer.kind === 'ask' ? answer.otherC : null;
     return {
       ok: false,
       code: 'odd_temperature',
-      ...(answer.otherC === null ? {} : { otherC: answer.otherC }),
+      ...(otherC === null ? {} : { otherC }),
+      ...(besideC === null ? {} : { besideC }),
     };
+  }
   return null;
 }
 
@@ -130,7 +153,13 @@ export async function postEntry(
     };
     const known = await alreadyThere(tx, batchId, entry);
     if (known) return known;
-    const odd = oddTemperature(body, posted.confirmed, posted.enteredIn);
+    const odd = oddTemperature(
+      body,
+      posted.confirmed,
+      posted.enteredIn,
+      dossier.case,
+      entry.happenedS,
+    );
     if (odd) return odd;
     const kinds = new Map(dossier.entries.map((e) => [e.id, e.body.kind]));
     const refusal = refuse(dossier.head.recipe, dossier.case.state, kinds, entry, now);
@@ -142,7 +171,7 @@ export async function postEntry(
     const seq = (dossier.entries.at(-1)?.seq ?? 0) + 1;
     const holds = holdsAfter(dossier, { ...entry, seq, recordedS: now }, now);
     await appendEntries(tx, batchId, [entry, ...holds], now);
-    await moveStock(tx, entry, by);
+    await moveStock(tx, dossier.case.state, entry, by);
     if (body.kind === 'disposed' && body.disposition === 'destroy')
       await setClosed(tx, batchId, now);
     if (body.kind === 'corrected' && dossier.case.state.signature?.stands)

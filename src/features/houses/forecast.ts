@@ -1,6 +1,7 @@
 import {
   chillStage,
   coreLogs,
+  coreTargetOf,
   hasPoultry,
   heatProduct,
   heatStage,
@@ -158,7 +159,7 @@ function doneTargets(c: Case, last: ProgramStage | undefined): Target[] {
   const rule = c.rules.lethality.body;
   const kind = hasPoultry(c.recipe) ? 'poultry' : 'meat';
   const logs: Target = { logs: rule.targetLogs[kind] };
-  const target = last?.ends?.coreC ?? last?.endCoreC;
+  const target = last && coreTargetOf(last);
   const coreC = rule.way === 'end_point' ? Math.max(rule.endPointC[kind], target ?? 0) : target;
   if (coreC === undefined || (last && coreC > last.airC)) return [logs];
   return rule.way === 'end_point' ? [{ coreC }] : [{ coreC }, logs];

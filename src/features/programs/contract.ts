@@ -50,6 +50,7 @@ export const stageSchema = stageShape.superRefine((s, ctx) => {
     issue('wetBulbC', 'the wet bulb cannot be above the air');
   if (s.maxS !== undefined && s.ends?.afterS !== undefined && s.maxS < s.ends.afterS)
     issue('maxS', 'shorter than the stage itself');
+  if (s.ends && s.endCoreC !== undefined) issue('endCoreC', 'the core that ends it is said twice');
   if (s.ends) {
     const { join: _join, ...conditions } = s.ends;
     if (Object.values(conditions).every((v) => v === undefined || v === false))

@@ -1,4 +1,5 @@
 import {
+  endsOf,
   fromBase,
   parseNumber,
   toBase,
@@ -46,7 +47,7 @@ export function stageText(s: ProgramStage, system: UnitSystem): StageText {
     c === undefined ? '' : tidy(fromBase('temperature', c, system), 1);
   const percent = (f: number | undefined) => (f === undefined ? '' : tidy(f * 100, 1));
   const minutes = (t: number | undefined) => (t === undefined ? '' : tidy(t / 60, 1));
-  const { ends } = s;
+  const ends = endsOf(s);
   return {
     id: s.id,
     name: s.name,
@@ -60,13 +61,13 @@ export function stageText(s: ProgramStage, system: UnitSystem): StageText {
     fan: percent(s.fan),
     smoke: s.smoke,
     wood: s.wood ?? '',
-    minutes: minutes(ends?.afterS ?? s.plannedS),
-    byTime: ends ? ends.afterS !== undefined : s.endCoreC === undefined,
-    core: temp(ends ? ends.coreC : s.endCoreC),
-    logs: ends?.logs === undefined ? '' : tidy(ends.logs, 2),
-    loss: percent(ends?.lossFraction),
-    dry: ends?.dry ?? false,
-    join: ends?.join ?? 'any',
+    minutes: minutes(ends.afterS ?? s.plannedS),
+    byTime: ends.afterS !== undefined,
+    core: temp(ends.coreC),
+    logs: ends.logs === undefined ? '' : tidy(ends.logs, 2),
+    loss: percent(ends.lossFraction),
+    dry: ends.dry ?? false,
+    join: ends.join,
     most: minutes(s.maxS),
   };
 }

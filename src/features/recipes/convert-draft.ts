@@ -1,4 +1,11 @@
-import { parseNumber, toBase, type Quantity, type Recipe, type UnitSystem } from '@/core';
+import {
+  coreTargetOf,
+  parseNumber,
+  toBase,
+  type Quantity,
+  type Recipe,
+  type UnitSystem,
+} from '@/core';
 import { shown, type Draft } from './draft';
 
 /**
@@ -19,6 +26,10 @@ export function convertDraft(d: Draft, to: UnitSystem, was: Recipe): Draft {
   const perMeat = (id: string) => {
     const written = addition(id)?.written;
     return written?.as === 'packet' ? written.perMeatG : undefined;
+  };
+  const coreC = (id: string) => {
+    const s = stage(id);
+    return s && coreTargetOf(s);
   };
   return {
     ...d,
@@ -41,7 +52,7 @@ export function convertDraft(d: Draft, to: UnitSystem, was: Recipe): Draft {
     program: d.program.map((s) => ({
       ...s,
       air: text('temperature', s.air, stage(s.id)?.airC),
-      core: text('temperature', s.core, stage(s.id)?.endCoreC),
+      core: text('temperature', s.core, coreC(s.id)),
     })),
   };
 }

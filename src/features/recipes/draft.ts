@@ -1,4 +1,5 @@
 import {
+  coreTargetOf,
   fromBase,
   type Addition,
   type AdditionKind,
@@ -137,7 +138,7 @@ export function processDraft(r: Recipe, system: UnitSystem) {
       rh: percent(s.rh),
       smoke: s.smoke,
       minutes: minutes(s.plannedS),
-      core: shown('temperature', s.endCoreC, system),
+      core: shown('temperature', coreTargetOf(s), system),
     })),
     chill: p.chill.map((c) => ({ medium: c.medium, minutes: minutes(c.plannedS) })),
     prepare: minutes(p.prepareS),

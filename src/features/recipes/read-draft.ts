@@ -1,4 +1,6 @@
 import {
+  coreTargetOf,
+  withCoreTarget,
   parseNumber,
   toBase,
   type Addition,
@@ -119,8 +121,8 @@ function processOf(d: Draft, was: Recipe, r: Reader): Pick<Recipe, 'program' | '
   const stage = (s: StageDraft): Recipe['program'][number] => {
     const old = was.program.find((x) => x.id === s.id);
     /* What this form does not show stays as it was. */
-    const { rh: _rh, endCoreC: _end, ...kept } = old ?? {};
-    return {
+    const { rh: _rh, ...kept } = old ?? {};
+    const plain = {
       ...kept,
       id: s.id,
       name: s.name,
@@ -129,8 +131,12 @@ function processOf(d: Draft, was: Recipe, r: Reader): Pick<Recipe, 'program' | '
       smoke: s.smoke,
       plannedS: seconds(s.minutes, old?.plannedS),
       ...given('rh', s.rh, () => r.read(s.rh, old?.rh, 100)),
-      ...given('endCoreC', s.core, () => r.base('temperature', s.core, old?.endCoreC)),
     };
+    const oldC = old && coreTargetOf(old);
+    return withCoreTarget(
+      plain,
+      s.core.trim() === '' ? undefined : r.base('temperature', s.core, oldC),
+    );
   };
   return {
     program: d.program.map(stage),

@@ -1,4 +1,4 @@
-import type { Author, EntryBody, LotProblem } from '@/core';
+import type { Author, BatchState, EntryBody, LotProblem } from '@/core';
 import { CURE_LINE } from '@/core';
 import type { Dossier } from '@/features/batches/case';
 import { latestVersions } from '@/features/recipes/repository';
@@ -163,18 +163,24 @@ export async function refuseLot(
 /** Takes a weighing out of its lot, and a corrected one back in. */
 export async function moveStock(
   tx: Tx,
+  state: BatchState,
   entry: { id: string; corrects: string | null; body: EntryBody },
   by: Author,
 ): Promise<void> {
+  if (state.practice) return;
   const said = entry.body.kind === 'corrected' ? entry.body.replacement : entry.body;
-  if (entry.corrects)
-    for (const old of await movesOfEntry(tx, entry.corrects))
+  /* A line that is weighed again puts its first weighing back: it left the store once. */
+  const again =
+    entry.body.kind === 'weighed' ? state.weighed[entry.body.lineId]?.entryId : undefined;
+  const before = entry.corrects ?? again;
+  if (before)
+    for (const old of await movesOfEntry(tx, before))
       await insertMove(tx, {
         id: v5Id(`${entry.id}:back:${old.lotId}`),
         lotId: old.lotId,
-        entryId: entry.corrects,
+        entryId: before,
         changeG: -old.changeG,
-        reason: 'Weighing corrected',
+        reason: entry.corrects ? 'Weighing corrected' : 'Weighed again',
         byName: by.name,
       });
   if (said?.kind === 'weighed' && said.lotId)

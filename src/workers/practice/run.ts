@@ -117,7 +117,7 @@ export class PracticeRun {
             kind: 'cure_checked',
             weighedId: id,
             readingG: line.targetG,
-            method: 'second_person',
+            method: 'reentered_alone',
           },
           t + 120,
         );

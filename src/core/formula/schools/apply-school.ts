@@ -1,3 +1,4 @@
+import { coreTargetOf, withCoreTarget } from '../stage-ends';
 import type { Addition, PlaceInProcess, Recipe } from '../recipe';
 import { coreTargetC, fermentStage, orderedProgram, programOf, withIds } from './programs';
 import { SCHOOLS, type School, type SchoolQuestion } from './questions';
@@ -49,7 +50,7 @@ const placed = (r: Recipe, place: (a: Addition) => PlaceInProcess | undefined): 
 const aimed = (r: Recipe): Recipe => ({
   ...r,
   program: r.program.map((s) =>
-    s.endCoreC === undefined ? s : { ...s, endCoreC: coreTargetC(r) },
+    coreTargetOf(s) === undefined ? s : withCoreTarget(s, coreTargetC(r)),
   ),
 });
 
@@ -85,9 +86,8 @@ const bathed = (r: Recipe, school: School<'bath_time'>): Recipe => ({
   ...r,
   program: r.program.map((s) => {
     if (s.kind !== 'bath') return s;
-    if (school === 'probe') return { ...s, endCoreC: coreTargetC(r) };
-    const { endCoreC: _byTheClock, ...rest } = s;
-    return { ...rest, plannedS: Math.round(r.casing.diameterMm) * MIN };
+    if (school === 'probe') return withCoreTarget(s, coreTargetC(r));
+    return { ...withCoreTarget(s, undefined), plannedS: Math.round(r.casing.diameterMm) * MIN };
   }),
 });
 

@@ -4,6 +4,7 @@ import { Notice } from '@/ui/status';
 import type { Dossier } from '../case';
 import { liveCooling, liveHeat } from '../live';
 import { nextStep } from '../next-step';
+import { FailedChecks } from './FailedChecks';
 import { HoldReason } from './HoldReason';
 import { PHASE_WORDS, nextWords } from './words';
 
@@ -79,6 +80,7 @@ export function BatchCard({
           On hold: <HoldReason hold={hold} verdict={dossier.verdict} show={show} />
         </Notice>
       )}
+      {c.state.phase !== 'destroyed' && <FailedChecks verdict={dossier.verdict} show={show} />}
       <div className={`mt-auto flex items-end justify-between gap-2 ${late ? 'text-bad' : ''}`}>
         <p>
           <strong className="block text-lg leading-tight">{nextWords(next, show)}</strong>

@@ -6,22 +6,24 @@ import { Notice } from '@/ui/status';
 import { DISPOSITION_WORDS } from './words';
 import { usePost } from './use-post';
 
-const KINDS: DispositionKind[] = [
-  'continue',
-  'cook_on',
-  'rework',
-  'destroy',
-  'release_on_authority',
-];
-
-/** The release lead's disposition of a hold, with its reason. */
-export function DecideForm({ checks }: { checks: string[] }) {
+/** The release lead's disposition of what is on hold, with its reason: only what fits the cause, nothing chosen before. */
+export function DecideForm({
+  checks,
+  kinds,
+  code,
+}: {
+  checks: string[];
+  kinds: DispositionKind[];
+  code: string;
+}) {
   const id = useId();
   const { send, busy, message } = usePost();
   const [open, setOpen] = useState(false);
-  const [disposition, setDisposition] = useState<DispositionKind>('continue');
+  const [disposition, setDisposition] = useState<DispositionKind | null>(null);
   const [reason, setReason] = useState('');
   const [authority, setAuthority] = useState('');
+  const [typed, setTyped] = useState('');
+  const [error, setError] = useState<string | null>(null);
   if (!open)
     return (
       <button type="button" className="button-bad" onClick={() => setOpen(true)}>
@@ -29,19 +31,30 @@ export function DecideForm({ checks }: { checks: string[] }) {
       </button>
     );
   const onAuthority = disposition === 'release_on_authority';
-  const decide = () =>
-    send({ kind: 'disposed', disposition, reason, checks, ...(onAuthority ? { authority } : {}) });
+  const decide = () => {
+    if (disposition === null) return setError('Choose what happens with this batch.');
+    if (disposition === 'destroy' && typed.trim() !== code)
+      return setError(`Type the number of the batch, ${code}, to destroy it.`);
+    setError(null);
+    void send({
+      kind: 'disposed',
+      disposition,
+      reason,
+      checks,
+      ...(onAuthority ? { authority } : {}),
+    });
+  };
   return (
     <form
       className="sheet space-y-3"
       onSubmit={(e) => {
         e.preventDefault();
-        void decide();
+        decide();
       }}
     >
       <fieldset>
         <legend className="label">What happens with this batch?</legend>
-        {KINDS.map((k) => (
+        {kinds.map((k) => (
           <label key={k} className="flex min-h-12 items-center gap-3">
             <input
               type="radio"
@@ -67,6 +80,23 @@ export function DecideForm({ checks }: { checks: string[] }) {
           />
         </div>
       )}
+      {disposition === 'destroy' && (
+        <div>
+          <p className="font-semibold text-bad">
+            A destroyed batch is closed for good. This cannot be undone.
+          </p>
+          <label htmlFor={`${id}-d`} className="label">
+            Number of the batch, to destroy it
+          </label>
+          <input
+            id={`${id}-d`}
+            className="field"
+            value={typed}
+            autoComplete="off"
+            onChange={(e) => setTyped(e.target.value)}
+          />
+        </div>
+      )}
       <div>
         <label htmlFor={`${id}-r`} className="label">
           Reason
@@ -78,6 +108,7 @@ export function DecideForm({ checks }: { checks: string[] }) {
           onChange={(e) => setReason(e.target.value)}
         />
       </div>
+      {error && <Notice tone="bad">{error}</Notice>}
       {message && <Notice tone="bad">{message}</Notice>}
       <button className="button-bad" disabled={busy}>
         Record this decision

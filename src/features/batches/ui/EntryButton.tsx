@@ -1,7 +1,9 @@
 'use client';
 
 import { useId, useState, type ReactNode } from 'react';
+import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
+import { missingQuestion, type Missing } from './missing';
 import { instantOf, WhenField } from './WhenField';
 import type { PostedBody } from '../contract';
 import { useBatch, usePost } from './use-post';
@@ -11,20 +13,28 @@ export function EntryButton({
   body,
   children,
   main = true,
+  before,
 }: {
   body: PostedBody;
   children: ReactNode;
   main?: boolean;
+  /** What is missing for it: listed and asked first. */
+  before?: Missing;
 }) {
   const { canWork, timeZone } = useBatch();
   const { send, busy, message } = usePost();
   const id = useId();
   const [when, setWhen] = useState('');
+  const q = useQuestion();
   if (!canWork) return null;
-  const press = async () => {
+  const record = async () => {
     const outcome = await send(body, withTime(when, timeZone));
     if (outcome.ok) setWhen('');
   };
+  const press = () =>
+    before && before.length > 0
+      ? q.ask(missingQuestion(before, String(children), () => void record()))
+      : void record();
   return (
     <div className="space-y-2" role="group" aria-labelledby={id}>
       <button
@@ -32,13 +42,14 @@ export function EntryButton({
         type="button"
         disabled={busy}
         className={main ? 'button-main min-h-14 text-lg' : 'button'}
-        onClick={() => void press()}
+        onClick={press}
       >
         {children}
       </button>
       <div>
         <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
       </div>
+      <AskAgain {...q} />
       {message && <Notice tone="bad">{message}</Notice>}
     </div>
   );

@@ -4,7 +4,9 @@ import { useState } from 'react';
 import { toBase, unitSymbol, type Quantity } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
+import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
+import { missingQuestion, type Missing } from './missing';
 import type { PostedBody } from '../contract';
 import { withTime } from './EntryButton';
 import { useBatch, usePost } from './use-post';
@@ -17,16 +19,24 @@ type Props = {
   /** Words when the figure cannot be, else null. */
   refuse: (base: number) => string | null;
   make: (base: number) => PostedBody;
+  /** Why a figure is odd, in words, else null: asked before it is recorded. */
+  odd?: (base: number) => string | null;
+  /** How a figure is said back. */
+  say: (base: number) => string;
+  /** What is missing for it: listed and asked first. */
+  before?: Missing;
 };
 
 /** An entry that is one figure and the time it happened. */
-export function FigureEntry({ label, quantity, button, refuse, make }: Props) {
+export function FigureEntry(props: Props) {
+  const { label, quantity, button, refuse, make, odd, say, before = [] } = props;
   const show = useShow();
   const { timeZone, canWork } = useBatch();
   const { send, busy, message } = usePost();
   const [text, setText] = useState('');
   const [when, setWhen] = useState('');
   const [error, setError] = useState<string | null>(null);
+  const q = useQuestion();
   if (!canWork) return null;
   const { system } = show.settings;
   const submit = () => {
@@ -34,7 +44,18 @@ export function FigureEntry({ label, quantity, button, refuse, make }: Props) {
     const base = read.ok ? toBase(quantity, read.value, system) : 0;
     const problem = read.ok ? refuse(base) : read.error;
     setError(problem);
-    if (problem === null) void send(make(base), withTime(when, timeZone));
+    if (problem !== null) return;
+    const record = () => void send(make(base), withTime(when, timeZone));
+    const strange = odd?.(base) ?? null;
+    const sure = () =>
+      strange === null
+        ? record()
+        : q.ask({
+            words: <p>{strange}</p>,
+            answers: [{ label: `Yes, record ${say(base)}`, act: record }],
+          });
+    if (before.length > 0) q.ask(missingQuestion(before, button, sure));
+    else sure();
   };
   return (
     <form
@@ -52,6 +73,7 @@ export function FigureEntry({ label, quantity, button, refuse, make }: Props) {
         error={error}
       />
       <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
+      <AskAgain {...q} />
       {message && <Notice tone="bad">{message}</Notice>}
       <button className="button-main min-h-14 text-lg" disabled={busy}>
         {button}

@@ -1,7 +1,9 @@
+import { fittingDispositions } from '@/core';
 import type { Show } from '@/ui/show';
 import { Notice } from '@/ui/status';
 import type { Dossier } from '../case';
 import { DecideForm } from './DecideForm';
+import { FailedChecks } from './FailedChecks';
 import { HoldReason } from './HoldReason';
 
 /** Open holds with their reasons, and the release lead's decision. */
@@ -15,10 +17,13 @@ export function HoldPanel({
   canDecide: boolean;
 }) {
   const open = dossier.case.state.holds.filter((h) => h.open);
-  if (open.length === 0) return null;
+  const failed = <FailedChecks verdict={dossier.verdict} show={show} />;
+  if (open.length === 0)
+    return dossier.verdict.decided.length > 0 ? <div className="mb-4">{failed}</div> : null;
   const checks = open.map((h) => h.check).filter((c) => c !== null);
   return (
     <section aria-label="On hold" className="mb-4 space-y-2">
+      {failed}
       {open.map((h) => (
         <Notice key={h.id} tone="bad">
           On hold since {show.clock(h.atS)}:{' '}
@@ -26,7 +31,11 @@ export function HoldPanel({
         </Notice>
       ))}
       {canDecide ? (
-        <DecideForm checks={checks} />
+        <DecideForm
+          checks={checks}
+          kinds={fittingDispositions(dossier.case.state)}
+          code={dossier.head.code}
+        />
       ) : (
         <p className="small">The release lead decides what happens with this batch.</p>
       )}

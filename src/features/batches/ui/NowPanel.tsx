@@ -9,6 +9,7 @@ import { EntryButton } from './EntryButton';
 import { HoldClock } from './HoldClock';
 import { StepWeight } from './StepWeight';
 import { WeighList } from './WeighList';
+import { missingOf } from './missing';
 import { nextWords } from './words';
 
 /** The recipe with the strength of the cure that was really weighed: plain salt follows it. */
@@ -35,7 +36,9 @@ export function NowPanel({
   const { recipe, state } = c;
   const next = nextStep(c);
   const cure = state.weighed[CURE_LINE];
-  const { lines } = scaleRecipe(
+  const { maxCoolerC } = c.rules.cure_hold.body;
+  const missing = missingOf(recipe, state);
+  const { lines, batterG, finishedG } = scaleRecipe(
     withCureAsWeighed(recipe, cure?.nitriteFraction ?? null),
     { meatG: state.meatG ?? state.plannedMeatG },
     { scales, weighedCureG: cure?.amountG },
@@ -44,6 +47,8 @@ export function NowPanel({
     next.code,
   );
   const open = state.phase !== 'released' && state.phase !== 'destroyed';
+  /* Until the second look is given, the first figure and every other pad are out of sight. */
+  const lookOpen = open && cure !== undefined && state.cureCheck === null;
   return (
     <div className="space-y-4">
       {open && (
@@ -52,9 +57,13 @@ export function NowPanel({
             <h2 className="figure">{nextWords(next, show)}</h2>
             {next.dueS !== null && <p className="text-lg">{show.when(next.dueS, nowS)}</p>}
           </div>
-          {next.code === 'start_hold' && <HoldClock kind="cure_hold_started" />}
-          {next.code === 'end_hold' && <HoldClock kind="cure_hold_ended" />}
-          {next.code === 'stuff' && <StepWeight step="stuff" label="Stuffed weight" />}
+          {next.code === 'start_hold' && (
+            <HoldClock kind="cure_hold_started" maxCoolerC={maxCoolerC} before={missing} />
+          )}
+          {next.code === 'end_hold' && <HoldClock kind="cure_hold_ended" maxCoolerC={maxCoolerC} />}
+          {next.code === 'stuff' && (
+            <StepWeight step="stuff" label="Stuffed weight" expectedG={batterG} before={missing} />
+          )}
           {inHouse && (
             <Link href={`/batches/${head.id}/house`} className="button-main">
               Go to the house
@@ -63,7 +72,9 @@ export function NowPanel({
           {next.code === 'bloom' && (
             <EntryButton body={{ kind: 'step_done', step: 'bloom' }}>Bloom begins</EntryButton>
           )}
-          {next.code === 'pack' && <StepWeight step="pack" label="Finished weight" />}
+          {next.code === 'pack' && (
+            <StepWeight step="pack" label="Finished weight" expectedG={finishedG} />
+          )}
           {next.code === 'sign' && (
             <Link href={`/batches/${head.id}/verdict`} className="button-main">
               Read the verdict
@@ -71,35 +82,32 @@ export function NowPanel({
           )}
         </section>
       )}
-      {cure &&
-        !state.cureCheck?.matches &&
-        open &&
-        (state.cureCheck === null ? (
-          <CureCheckForm key={cure.entryId + cure.amountG} cure={cure} />
-        ) : null)}
+      {lookOpen && <CureCheckForm key={cure.entryId + cure.amountG} cure={cure} />}
       {cure && state.cureCheck && !state.cureCheck.matches && (
         <p className="sheet font-semibold text-bad">
           The second reading, {show.grams(state.cureCheck.readingG)}, differs from the first. Weigh
           the cure again below.
         </p>
       )}
-      <section className="sheet" aria-label="Weighing">
-        <h2 className="text-lg font-semibold">Weighing</h2>
-        <p className="small mb-2">
-          {state.meatG === null
-            ? `Doses below are for the planned ${show.mass(state.plannedMeatG)}; they follow the meat once it is weighed.`
-            : `Doses follow the ${show.mass(state.meatG)} of meat that was weighed (planned ${show.mass(state.plannedMeatG)}).`}
-        </p>
-        <WeighList
-          lines={lines}
-          weighed={state.weighed}
-          meatKnown={state.meatG !== null}
-          recipe={recipe}
-          meatG={state.meatG ?? state.plannedMeatG}
-          lots={lots}
-          cureMismatch={state.cureCheck?.matches === false}
-        />
-      </section>
+      {!lookOpen && (
+        <section className="sheet" aria-label="Weighing">
+          <h2 className="text-lg font-semibold">Weighing</h2>
+          <p className="small mb-2">
+            {state.meatG === null
+              ? `Doses below are for the planned ${show.mass(state.plannedMeatG)}; they follow the meat once it is weighed.`
+              : `Doses follow the ${show.mass(state.meatG)} of meat that was weighed (planned ${show.mass(state.plannedMeatG)}).`}
+          </p>
+          <WeighList
+            lines={lines}
+            weighed={state.weighed}
+            meatKnown={state.meatG !== null}
+            recipe={recipe}
+            meatG={state.meatG ?? state.plannedMeatG}
+            lots={lots}
+            cureMismatch={state.cureCheck?.matches === false}
+          />
+        </section>
+      )}
     </div>
   );
 }

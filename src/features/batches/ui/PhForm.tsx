@@ -10,6 +10,7 @@ import { WhenField } from './WhenField';
 
 const LOWEST = 3;
 const HIGHEST = 8;
+const MS = 1000;
 
 /** The pH of the test piece, for fermented products. */
 export function PhForm({ targetPh }: { targetPh: number }) {
@@ -17,6 +18,7 @@ export function PhForm({ targetPh }: { targetPh: number }) {
   const { send, busy, message } = usePost();
   const [text, setText] = useState('');
   const [when, setWhen] = useState('');
+  const [checked, setChecked] = useState(false);
   const [error, setError] = useState<string | null>(null);
   if (!canWork) return null;
   const submit = async () => {
@@ -25,7 +27,11 @@ export function PhForm({ targetPh }: { targetPh: number }) {
     if (read.value < LOWEST || read.value > HIGHEST)
       return setError('No sausage has this pH. Rinse and calibrate the meter, then read again.');
     setError(null);
-    const answer = await send({ kind: 'ph_logged', ph: read.value }, withTime(when, timeZone));
+    const at = withTime(when, timeZone);
+    const meter = checked
+      ? { meterCheckedS: Math.floor(Date.parse(at.happenedAt ?? new Date().toISOString()) / MS) }
+      : {};
+    const answer = await send({ kind: 'ph_logged', ph: read.value, ...meter }, at);
     if (answer.ok) setText('');
   };
   return (
@@ -47,6 +53,15 @@ export function PhForm({ targetPh }: { targetPh: number }) {
         pad
       />
       <NumberPad value={text} onChange={setText} />
+      <label className="flex min-h-12 items-center gap-3">
+        <input
+          type="checkbox"
+          className="size-5"
+          checked={checked}
+          onChange={(e) => setChecked(e.target.checked)}
+        />
+        This meter was checked in its buffers today
+      </label>
       <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
       {message && <Notice tone="bad">{message}</Notice>}
       <button className="button-main min-h-14 w-full text-lg" disabled={busy}>

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import type { ProbeUse, ReadingPlace } from '@/core';
+import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
 import { useBatch, usePost } from './use-post';
 
@@ -16,10 +17,19 @@ const WHERE = {
 const whereOf = (p: { what: Channel['what']; thickest: boolean }) =>
   p.what === 'core' ? WHERE[p.thickest ? 'thickest' : 'other'] : WHERE[p.what];
 
+/** Why a probe leaves a batch: a decision that sets it aside from then on. */
+const REASONS = [
+  'It slid out of its piece',
+  'It is broken or its battery is flat',
+  'This piece is done',
+  'It was a spare',
+];
+
 /** Which probe is in which piece of this batch: take one out, put another in. */
 export function ProbePanel({ placed, channels }: { placed: ProbeUse[]; channels: Channel[] }) {
   const { canWork } = useBatch();
   const { send, busy, message } = usePost();
+  const q = useQuestion();
   const [choice, setChoice] = useState('');
   const here = placed.filter((p) => p.toS === null && p.name === null);
   const free = channels.filter((c) => !here.some((p) => p.channelId === c.id));
@@ -52,7 +62,14 @@ export function ProbePanel({ placed, channels }: { placed: ProbeUse[]; channels:
                 disabled={busy}
                 className="button ml-auto"
                 onClick={() =>
-                  void send({ kind: 'probe_removed', channelId: p.channelId, reason: 'taken out' })
+                  q.ask({
+                    words: <p>Why is {nameOf(p.channelId)} taken out? The verdict will name it.</p>,
+                    answers: REASONS.map((reason) => ({
+                      label: reason,
+                      act: () =>
+                        void send({ kind: 'probe_removed', channelId: p.channelId, reason }),
+                    })),
+                  })
                 }
               >
                 Take out
@@ -88,6 +105,7 @@ export function ProbePanel({ placed, channels }: { placed: ProbeUse[]; channels:
           </button>
         </div>
       )}
+      <AskAgain {...q} />
       {message && <Notice tone="bad">{message}</Notice>}
     </section>
   );

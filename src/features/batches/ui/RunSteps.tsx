@@ -1,4 +1,4 @@
-import type { Case } from '@/core';
+import { coreTargetOf, type Case } from '@/core';
 import type { Show } from '@/ui/show';
 import { EntryButton } from './EntryButton';
 import { MEDIUM_WORDS } from './words';
@@ -38,9 +38,9 @@ export function RunSteps({ c, show, nowS }: { c: Case; show: Show; nowS: number 
                 air {show.temp(s.airC)}
                 {s.rh === undefined ? '' : `, ${show.number(s.rh * 100, 0)} % RH`}
                 {s.smoke ? ', smoke' : ''}
-                {(s.ends?.coreC ?? s.endCoreC) === undefined
+                {coreTargetOf(s) === undefined
                   ? `, ${show.duration(s.plannedS)}`
-                  : `, until core ${show.temp((s.ends?.coreC ?? s.endCoreC)!)}`}
+                  : `, until core ${show.temp(coreTargetOf(s)!)}`}
               </span>
               <span className="ml-auto">
                 {started ? show.clock(started.startS) : ''}

@@ -1,11 +1,29 @@
 'use client';
 
 import type { StepName } from '@/core';
+import { useShow } from '@/ui/show-context';
 import { FigureEntry } from './FigureEntry';
+import { SECOND_LOOK, type Missing } from './missing';
 import { STEP_WORDS } from './words';
 
+/** A weight further from what is expected than this share is asked back. */
+const FAR_SHARE = 0.4;
+
 /** A step that ends with a weight: stuffed, packed. */
-export function StepWeight({ step, label }: { step: StepName; label: string }) {
+export function StepWeight({
+  step,
+  label,
+  expectedG,
+  before = [],
+}: {
+  step: StepName;
+  label: string;
+  /** About what it should weigh, g. */
+  expectedG: number;
+  before?: Missing;
+}) {
+  const show = useShow();
+  const lines = before.map((m) => m.id).filter((id) => id !== SECOND_LOOK);
   return (
     <FigureEntry
       key={step}
@@ -13,7 +31,19 @@ export function StepWeight({ step, label }: { step: StepName; label: string }) {
       quantity="mass"
       button={`${STEP_WORDS[step]} done`}
       refuse={(g) => (g > 0 ? null : 'The weight must be more than 0.')}
-      make={(weightG) => ({ kind: 'step_done', step, weightG })}
+      odd={(g) =>
+        Math.abs(g - expectedG) > FAR_SHARE * expectedG
+          ? `${show.mass(g)} is far from the ${show.mass(expectedG)} that this batch should come to. Does the scale really show that?`
+          : null
+      }
+      say={(g) => show.mass(g)}
+      before={before}
+      make={(weightG) => ({
+        kind: 'step_done',
+        step,
+        weightG,
+        ...(lines.length > 0 ? { without: lines } : {}),
+      })}
     />
   );
 }

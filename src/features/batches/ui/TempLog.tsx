@@ -5,12 +5,11 @@ import { toBase, unitSymbol, type ReadingPlace } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { useShow } from '@/ui/show-context';
+import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
 import { withTime } from './EntryButton';
 import { useBatch, usePost } from './use-post';
 import { WhenField } from './WhenField';
-
-type Asked = { tempC: number; otherC: number | undefined };
 
 /** Logs a core or air temperature by hand; an odd figure is asked back before it counts. */
 export function TempLog({ open: openAtFirst }: { open: boolean }) {
@@ -23,7 +22,7 @@ export function TempLog({ open: openAtFirst }: { open: boolean }) {
   const [text, setText] = useState('');
   const [when, setWhen] = useState('');
   const [error, setError] = useState<string | null>(null);
-  const [asked, setAsked] = useState<Asked | null>(null);
+  const q = useQuestion();
   const [saved, setSaved] = useState<string | null>(null);
   if (!canWork) return null;
   if (!open)
@@ -41,14 +40,40 @@ export function TempLog({ open: openAtFirst }: { open: boolean }) {
     if (outcome.ok || outcome.code === 'kept') {
       setSaved(`${what === 'core' ? 'Core' : 'Air'} ${show.temp(tempC)} logged.`);
       setText('');
-      setAsked(null);
     } else if (outcome.code === 'odd_temperature') {
-      setAsked({ tempC, otherC: 'otherC' in outcome ? outcome.otherC : undefined });
+      const otherC = 'otherC' in outcome ? outcome.otherC : undefined;
+      const beside = 'besideC' in outcome ? outcome.besideC : undefined;
+      q.ask({
+        words: (
+          <p>
+            {show.temp(tempC)} is unusual here
+            {beside === undefined ? '' : `: the probes show ${show.temp(beside)}`}. What did the
+            probe show?
+          </p>
+        ),
+        answers: [
+          ...(otherC === undefined
+            ? []
+            : [
+                {
+                  label: `It was ${show.other('temperature', otherC)}, so ${show.temp(otherC)}`,
+                  act: () => void save(otherC, true),
+                },
+              ]),
+          ...(tempC < 99
+            ? [{ label: `It really was ${show.temp(tempC)}`, act: () => void save(tempC, true) }]
+            : []),
+        ],
+      });
     }
+  };
+  const type = (value: string) => {
+    q.clear();
+    setText(value);
   };
   const submit = () => {
     setSaved(null);
-    setAsked(null);
+    q.clear();
     const read = readFigure(text);
     setError(read.ok ? null : read.error);
     if (read.ok) void save(toBase('temperature', read.value, system), false);
@@ -80,43 +105,13 @@ export function TempLog({ open: openAtFirst }: { open: boolean }) {
         label={what === 'core' ? 'Core temperature' : 'Air temperature'}
         unit={unitSymbol('temperature', system)}
         value={text}
-        onChange={setText}
+        onChange={type}
         error={error}
         autoFocus
         pad
       />
-      <NumberPad value={text} onChange={setText} />
-      {asked && (
-        <Notice tone="wait">
-          <p>{show.temp(asked.tempC)} is unusual here. What did the probe show?</p>
-          <div className="mt-2 flex flex-wrap gap-2">
-            {asked.otherC !== undefined && (
-              <button
-                type="button"
-                className="button"
-                onClick={() => void save(asked.otherC!, true)}
-              >
-                It was {show.other('temperature', asked.otherC)}, so {show.temp(asked.otherC)}
-              </button>
-            )}
-            {asked.tempC < 99 && (
-              <button type="button" className="button" onClick={() => void save(asked.tempC, true)}>
-                It really was {show.temp(asked.tempC)}
-              </button>
-            )}
-            <button
-              type="button"
-              className="button"
-              onClick={() => {
-                setAsked(null);
-                setText('');
-              }}
-            >
-              Read it again
-            </button>
-          </div>
-        </Notice>
-      )}
+      <NumberPad value={text} onChange={type} />
+      <AskAgain {...q} />
       {message && <Notice tone="bad">{message}</Notice>}
       {saved && <Notice tone="good">{saved}</Notice>}
       <button className="button-main w-full text-lg" disabled={busy}>

@@ -14,6 +14,7 @@ import type { LotChoice } from '@/features/stores/choices';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { useShow } from '@/ui/show-context';
+import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
 import { withTime } from './EntryButton';
 import { LotDecision } from './LotDecision';
@@ -55,8 +56,8 @@ export function WeighForm({ line, recipe, meatG, lots }: Props) {
   const [when, setWhen] = useState('');
   const [error, setError] = useState<string | null>(null);
   const [labelError, setLabelError] = useState<string | null>(null);
-  const [ask, setAsk] = useState<number | null>(null);
   const [refused, setRefused] = useState<LotProblem[]>([]);
+  const q = useQuestion();
   const isMeat = line.kind === 'meat';
   const unit = isMeat ? unitSymbol('mass', show.settings.system) : 'g';
   const lot = lots.find((l) => l.id === lotId);
@@ -65,19 +66,10 @@ export function WeighForm({ line, recipe, meatG, lots }: Props) {
     label?.ok && label.value > 0 && label.value <= MAX_LABEL_PERCENT ? label.value / 100 : null;
   const wanted = doseAt(recipe, meatG, line, labelled);
   const problems = lot ? lot.problems : refused;
+  /* A weight is said back in the unit that it was typed in. */
+  const sayBack = (g: number) => (isMeat ? show.mass(g) : show.grams(g, wanted.scale?.resolutionG));
 
-  const submit = async (confirmed: boolean) => {
-    const read = readFigure(text);
-    const positive = read.ok && read.value > 0;
-    setError(read.ok ? (positive ? null : 'The scale must show more than 0.') : read.error);
-    setLabelError(
-      cure && labelled === null ? 'Give the percentage of sodium nitrite on the label.' : null,
-    );
-    if (!read.ok || !positive || (cure && labelled === null)) return;
-    const amountG = isMeat ? toBase('mass', read.value, show.settings.system) : read.value;
-    const off = Math.abs(amountG - wanted.doseG) / wanted.doseG;
-    if (!confirmed && off > (isMeat ? ASK_SHARE_MEAT : ASK_SHARE)) return setAsk(amountG);
-    setAsk(null);
+  const record = async (amountG: number, confirmed: boolean) => {
     const answer = await send(
       {
         kind: 'weighed',
@@ -88,17 +80,43 @@ export function WeighForm({ line, recipe, meatG, lots }: Props) {
         scaleResolutionG: wanted.scale?.resolutionG ?? 1,
         ...(labelled === null ? {} : { nitriteFraction: labelled }),
         ...(lot ? { lotId: lot.id } : {}),
+        ...(confirmed ? { confirmed: true as const } : {}),
       },
       withTime(when, timeZone),
     );
     if (!answer.ok && 'problems' in answer) setRefused(answer.problems ?? []);
+  };
+  const submit = () => {
+    const read = readFigure(text);
+    const positive = read.ok && read.value > 0;
+    setError(read.ok ? (positive ? null : 'The scale must show more than 0.') : read.error);
+    setLabelError(
+      cure && labelled === null ? 'Give the percentage of sodium nitrite on the label.' : null,
+    );
+    if (!read.ok || !positive || (cure && labelled === null)) return;
+    const amountG = isMeat ? toBase('mass', read.value, show.settings.system) : read.value;
+    const off = Math.abs(amountG - wanted.doseG) / wanted.doseG;
+    if (off <= (isMeat ? ASK_SHARE_MEAT : ASK_SHARE)) return void record(amountG, false);
+    const said = sayBack(amountG);
+    q.ask({
+      words: (
+        <p>
+          {said} is far from the {sayBack(wanted.doseG)} wanted. Does the scale really show that?
+        </p>
+      ),
+      answers: [{ label: `Yes, record ${said}`, act: () => void record(amountG, true) }],
+    });
+  };
+  const type = (value: string) => {
+    q.clear();
+    setText(value);
   };
   return (
     <form
       className="grid gap-4 pb-2 sm:grid-cols-2"
       onSubmit={(e) => {
         e.preventDefault();
-        void submit(false);
+        submit();
       }}
     >
       <div className="space-y-3">
@@ -144,29 +162,18 @@ export function WeighForm({ line, recipe, meatG, lots }: Props) {
           label={`The scale shows (${wanted.scale?.name ?? 'your scale'})`}
           unit={unit}
           value={text}
-          onChange={setText}
+          onChange={type}
           error={error}
           pad
         />
         <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
-        {ask !== null && (
-          <Notice tone="wait">
-            <p>
-              {show.grams(ask)} is far from the{' '}
-              {show.grams(wanted.doseG, wanted.scale?.resolutionG)} wanted. Does the scale really
-              show that?
-            </p>
-            <button type="button" className="button mt-2" onClick={() => void submit(true)}>
-              Yes, record {show.grams(ask)}
-            </button>
-          </Notice>
-        )}
+        <AskAgain {...q} />
         {message && <Notice tone="bad">{message}</Notice>}
         <button className="button-main w-full text-lg" disabled={busy}>
           Record
         </button>
       </div>
-      <NumberPad value={text} onChange={setText} />
+      <NumberPad value={text} onChange={type} />
     </form>
   );
 }

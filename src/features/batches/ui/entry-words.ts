@@ -1,14 +1,8 @@
 import type { AlarmCode, EntryBody, ProgramStage, Recipe } from '@/core';
 import type { Show } from '@/ui/show';
+import { lineName } from './line-name';
 import { ALARM_WORDS, EVENT_WORDS } from './house-words';
 import { CHECK_WORDS, LOT_PROBLEM_WORDS, MEDIUM_WORDS, STEP_WORDS } from './words';
-
-const lineName = (recipe: Recipe, id: string) =>
-  id === 'cure'
-    ? (recipe.cure?.name ?? 'Cure')
-    : id === 'salt'
-      ? 'Salt'
-      : ([...recipe.meat, ...recipe.additions].find((x) => x.id === id)?.name ?? id);
 
 const WHAT_WORDS = { core: 'Core', air: 'Air', wet_bulb: 'Wet bulb', cooler: 'Cooler' };
 

@@ -94,6 +94,10 @@ const SAY: Record<string, Say> = {
   'fermentation:no_chamber_log': plain('No chamber temperature is recorded.'),
   'fermentation:no_ph': joined('No pH of the test piece is recorded.', soured),
   'fermentation:running': joined('Not at its pH yet.', soured),
+  'fermentation:shown_once': joined(
+    'One reading shows its pH: read it again in a quarter of an hour, or with a meter that was checked today.',
+    soured,
+  ),
   'fermentation:gaps': joined('The chamber log has holes of more than 4 h.', soured),
   'fermentation:over_limit': joined('Too long in the warm before the pH fell.', soured),
   'fermentation:warm_too_long': (f, s, c) =>

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { runStages, type Wait } from '@/core';
+import { coreTargetOf, runStages, type Wait } from '@/core';
 import { PHASE_WORDS } from '@/features/batches/ui/words';
 import type { Show } from '@/ui/show';
 import type { Member } from '../load';
@@ -78,7 +78,7 @@ export function MemberCard({ member, show, nowS }: { member: Member; show: Show;
         <MemberActions
           batchId={head.id}
           name={head.recipe.name}
-          coreTargetC={last?.ends?.coreC ?? last?.endCoreC ?? 70}
+          coreTargetC={(last && coreTargetOf(last)) ?? 70}
           ready={
             Boolean(progress?.over) &&
             (moved || run.stages.at(-1)!.index === run.program.length - 1)

@@ -1,4 +1,4 @@
-import type { Recipe } from '@/core';
+import { coreTargetOf, type Recipe } from '@/core';
 import { MEDIUM_WORDS } from '@/features/batches/ui/words';
 import type { Show } from '@/ui/show';
 
@@ -24,7 +24,7 @@ export function StageList({ recipe: r, show }: { recipe: Recipe; show: Show }) {
           {s.smoke ? ', smoke' : ''}
           <span className="ml-auto text-soft">
             {show.duration(s.plannedS)}
-            {s.endCoreC === undefined ? '' : `, until core ${show.temp(s.endCoreC)}`}
+            {coreTargetOf(s) === undefined ? '' : `, until core ${show.temp(coreTargetOf(s)!)}`}
           </span>
         </li>
       ))}

@@ -22,7 +22,8 @@ export default async function BatchLayout({
   const value = {
     batchId: head.id,
     personId: person.id,
-    canWork: may(person.role, 'work_batches'),
+    /* A destroyed batch offers no more work. */
+    canWork: may(person.role, 'work_batches') && c.state.phase !== 'destroyed',
     canDecide: may(person.role, 'decide'),
     timeZone: show.settings.timeZone,
   };
