@@ -1,15 +1,5 @@
 import { LivePiece, forecastFinish, type HeatProduct, type HeatStage } from '../../src/core';
-
-/** Even numbers in 0 to 1, the same every time. */
-function randomFrom(seed: number): () => number {
-  let x = seed >>> 0;
-  return () => {
-    x = (x + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(x ^ (x >>> 15), 1 | x);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
+import { normalFrom, randomFrom } from './random';
 
 export type StudyRow = {
   product: string;
@@ -68,7 +58,7 @@ const SETUPS: Setup[] = [
 function oneRun(setup: Setup, seed: number, shares: readonly number[]) {
   const random = randomFrom(seed);
   const off = (share: number) => 1 + (random() * 2 - 1) * share;
-  const gauss = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  const gauss = normalFrom(random);
   const { product, stages, coreC } = setup;
   const kWmK = (product.kWmK ?? 0.383371) * off(0.1);
   const h = 20 * off(0.3);

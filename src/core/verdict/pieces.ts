@@ -177,9 +177,13 @@ function markFaults(c: Case, log: PieceLog, e: Envelope): void {
   const mark = ([from, to]: [number, number], reason: NoCredit) => {
     for (let i = from; i <= to; i += 1) why[i] ??= reason;
   };
+  /* A value that stands still helps where it earns lethality, or where it keeps the product cold. */
+  const creditC = c.rules.lethality.body.model.creditFromC ?? c.rules.come_up.body.toC;
+  const helpful = (t: number) => t >= creditC || t <= c.rules.come_up.body.fromC;
   const inHouse = (i: number) => e.around.helpsAt(readings[i]!.tS) === 'up';
   for (const span of stuckSpans(readings, rule.flatLineS, e.around.around))
-    if (inHouse(span[1]) && !log.byHand[span[0]]) mark(span, 'flat_line');
+    if (inHouse(span[1]) && !log.byHand[span[0]] && helpful(readings[span[1]]!.tempC))
+      mark(span, 'flat_line');
   for (const air of logsOf(c, 'air'))
     for (const span of tracksAirSpans(readings, air, 1 / e.quickest))
       if (inHouse(span[0]) && !log.byHand[span[0]] && e.around.inAir(readings[span[0]]!.tS))

@@ -1,3 +1,4 @@
+import { wetBulbFromRh } from '../heat/psychrometrics';
 import { runProgram, runStages, type RunStage } from '../house/run-stage';
 import type { Reading } from '../lethality/reading';
 import type { ReadingPlace } from '../units/plausible';
@@ -20,6 +21,8 @@ const STEAM_WET_BULB_C = 8;
 /** A house is hotter at its best place than at its sensor, and than its set point; water by less, °C. */
 const OFF = { logged: 8, house: 12, water: 6 } as const;
 const FIRE_OUT_C = 5;
+/** Time for which a core may rise after the pull, s per m² of radius: 0.3 of R²/α. */
+const CARRY_OVER = 0.3 / 1.05e-7;
 /** No core boils, °C. */
 const MOST_CORE_C = 100;
 /** People write down late what they do: a pull or a cooler may have begun this much earlier, a run by less, s. */
@@ -37,6 +40,16 @@ export function logsOf(c: Case, what: ReadingPlace): Reading[][] {
     .map((p) => within(c.series[p.channelId] ?? [], p.fromS, p.toS ?? Infinity));
   const hand = c.state.hand.filter((h) => h.what === what).map(({ tS, tempC }) => ({ tS, tempC }));
   return [...loggers, hand].filter((l) => l.length > 0);
+}
+
+/** Humidity of the driest house, and how far a wet bulb may be off, °C. */
+const DRIEST_RH = 0.1;
+const WET_OFF_C = 4;
+
+/** The coldest that air makes a wet piece: its wet bulb, as logged or as in the driest house. */
+function coldestIn(airC: number, wetBulbC: number | undefined): number {
+  const wetC = wetBulbC ?? (airC > 10 ? wetBulbFromRh(airC, DRIEST_RH) : airC);
+  return Math.min(airC - OFF.logged, wetC - WET_OFF_C);
 }
 
 type Extreme = { hotC: number; coldC: number } | null;
@@ -97,6 +110,7 @@ export function surroundingsOf(c: Case): CaseSurroundings {
   const hottestSet = Math.max(...program.map((s) => Math.max(s.airC, s.rampFromC ?? -Infinity)));
   const chills = [...(run?.earlierChill ?? []), ...c.state.chill];
   const pulls = run?.pulls.map((p) => p.atS) ?? [];
+  const carryS = CARRY_OVER * (c.recipe.casing.diameterMm / 2000) ** 2;
 
   const inHouse = (tS: number): Surrounding => {
     const stage = stages.findLast((s) => s.startS <= tS) ?? stages[0];
@@ -111,7 +125,7 @@ export function surroundingsOf(c: Case): CaseSurroundings {
       (wet !== null && log !== null && wet.hotC > log.coldC - STEAM_WET_BULB_C);
     const off = water ? OFF.water : OFF.house;
     const hotC = log ? log.hotC + OFF.logged : hottestSet + off;
-    const coldC = log ? log.coldC - OFF.logged : FIRE_OUT_C;
+    const coldC = log ? coldestIn(log.coldC, wet?.coldC) : FIRE_OUT_C;
     return {
       hotC: Math.min(MOST_CORE_C, nearWater ? Math.max(hotC, hottestSet + off) : hotC),
       coldC: nearWater ? Math.min(coldC, FIRE_OUT_C) : coldC,
@@ -135,7 +149,12 @@ export function surroundingsOf(c: Case): CaseSurroundings {
     const s = stretchAt(tS);
     if (!s) return BENCH;
     const here = s.what === 'house' ? inHouse(tS) : inChill(tS);
-    if (!pulls.some((p) => Math.abs(p - tS) <= LATE_ENTRY_S)) return here;
+    const near = pulls.some((p) => Math.abs(p - tS) <= LATE_ENTRY_S);
+    if (!near) {
+      /* A thick piece goes on rising from its own hot rim. */
+      const rising = pulls.some((p) => tS > p && tS - p <= carryS);
+      return rising ? { ...here, hotC: Math.max(here.hotC, inHouse(tS).hotC) } : here;
+    }
     const house = s.what === 'house' ? here : inHouse(tS);
     return {
       ...house,
