@@ -93,7 +93,35 @@ test('a recipe from nothing: written, approved, and a batch weighed from its lot
   await cure.getByRole('button', { name: 'Record' }).click();
   await expect(cure.getByText('A release lead has to decide')).toBeVisible();
   await cure.getByLabel('From lot').selectOption({ index: 0 });
-  await record('Cure #1', '20');
+  await cure.getByLabel(/The scale shows/).fill('20');
+  await cure.getByRole('button', { name: 'Record' }).click();
+  // Until the second look is given, the first figure and every other pad are out of sight.
+  const look = page.getByRole('form', { name: 'Second look at the cure' });
+  await expect(look).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Weighing' })).toHaveCount(0);
+  await expect(page.getByText('20.0 g')).toHaveCount(0);
+  await look.getByLabel('The scale shows').fill('20');
+  await look.getByRole('button', { name: 'Record the second look' }).click();
+  await expect(line('Cure #1').getByText('weighed by')).toBeVisible();
+
+  // A question names what it will record, and is gone with the next key.
+  const pad = line('Salt').getByLabel(/The scale shows/);
+  await pad.fill('900');
+  await line('Salt').getByRole('button', { name: 'Record' }).click();
+  const yes = line('Salt').getByRole('button', { name: /^Yes, record 900/ });
+  await expect(yes).toBeVisible();
+  await pad.press('1');
+  await expect(yes).toHaveCount(0);
+
+  // The hold asks about what is not weighed, by name, before it begins.
+  const next = page.getByRole('region', { name: 'Next step' });
+  await next.getByLabel('The cooler shows').fill('25');
+  await next.getByRole('button', { name: 'Start the cure hold' }).click();
+  await expect(next.getByRole('listitem').filter({ hasText: 'Salt' })).toBeVisible();
+  await next.getByRole('button', { name: /^Yes, without it/ }).click();
+  await expect(next.getByText(/warmer than the 4.* that the rule allows/)).toBeVisible();
+  await next.getByRole('button', { name: 'No, go back' }).click();
+  await expect(next.getByRole('button', { name: 'Start the cure hold' })).toBeVisible();
 
   await page.goto('/stores');
   await page.getByRole('link', { name: 'Pork belly' }).click();

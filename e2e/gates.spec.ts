@@ -73,7 +73,17 @@ test('on hold: the operator reads why, the release lead decides with a reason', 
   await signIn(lead, 'maud');
   await lead.goto(href);
   await lead.getByRole('button', { name: 'Decide' }).click();
+  await expect(lead.getByRole('radio', { checked: true })).toHaveCount(0);
+  await expect(lead.getByLabel(/^Cook on/)).toHaveCount(0);
+  await lead.getByRole('button', { name: 'Record this decision' }).click();
+  await expect(lead.getByText('Choose what happens with this batch.')).toBeVisible();
   await lead.getByLabel('Destroy the batch').check();
+  await expect(lead.getByText('This cannot be undone.')).toBeVisible();
+  await lead.getByLabel(/Number of the batch/).fill('wrong');
+  await lead.getByRole('button', { name: 'Record this decision' }).click();
+  await expect(lead.getByText(/^Type the number of the batch/)).toBeVisible();
+  const code = /Batch (\S+)/.exec(await lead.getByText(/^Batch \d/).innerText())![1]!;
+  await lead.getByLabel(/Number of the batch/).fill(code);
   await lead.getByRole('button', { name: 'Record this decision' }).click();
   await expect(lead.getByText('say it in a few words')).toBeVisible();
   await lead.getByLabel('Reason').fill('Cooled too slowly twice; rendered');

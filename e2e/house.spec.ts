@@ -180,9 +180,7 @@ test('a load of two diameters: the link is lost, a probe slides out, the thin on
   await probes.getByRole('listitem').filter({ hasText: 'Core 1' }).getByRole('button').click();
   await probes.getByRole('button', { name: 'It slid out of its piece' }).click();
   await expect(probes.getByRole('listitem').filter({ hasText: 'Core 1' })).toHaveCount(0);
-  await probes
-    .getByLabel('Put in a probe')
-    .selectOption({ label: 'Core 1, thickest piece' });
+  await probes.getByLabel('Put in a probe').selectOption({ label: 'Core 1, thickest piece' });
   await probes.getByRole('button', { name: 'Put in', exact: true }).click();
   await expect(probes.getByRole('listitem').filter({ hasText: 'Core 1' })).toHaveCount(1);
   await report(page, 0, [...moment(0, 55.2)]);

@@ -94,7 +94,7 @@ test('a rule of the site’s own asks for its source, and blocks what it forbids
   await rule.getByRole('button', { name: 'Save as a new version' }).click();
   const own = page.getByRole('listitem').filter({ hasText: 'keep refrigerated, version 2' });
   await expect(own).toContainText('in use');
-  await expect(own).toContainText('ppm of the whole batch, as nitrite ion');
+  await expect(own).toContainText('ppm of the whole batch · Limits expressed as nitrite ion');
 
   // 150 ppm on the meat are more than 70 ppm of ion on this batch: no batch starts from it now.
   await openRecipe(page, 'Millrace slicing log');

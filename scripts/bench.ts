@@ -18,6 +18,7 @@ import { makeDb, makePool } from '../src/platform/db/client';
 import { migrateToLatest } from '../src/platform/db/migrate';
 import { benchBlend, benchFigures } from './bench-formula';
 import { benchOpenChart } from './bench-chart';
+import { benchJudge, benchOddForecasts } from './bench-trust';
 import { benchRefit, benchSimulation, benchThin } from './bench-house';
 import { DEMO_RECIPES } from './demo/recipes';
 import { buildIfNeeded } from './lib/build';
@@ -219,6 +220,8 @@ export async function bench(): Promise<void> {
     : await startPostgres('pg-test');
   try {
     benchFold();
+    say('judge-with-envelope', benchJudge());
+    say('forecast-odd-logs-of-5000', benchOddForecasts());
     say('figures-60-lines', benchFigures(RULES));
     say('blend-12-trims', benchBlend());
     say('simulate-24h-40-shells', benchSimulation());

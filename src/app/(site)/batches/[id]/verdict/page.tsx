@@ -1,10 +1,14 @@
+import { JUDGEMENT } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { STATEMENT } from '@/features/batches/sign';
 import { Checklist } from '@/features/batches/ui/Checklist';
+import { PieceCurves } from '@/features/batches/ui/PieceCurves';
 import { SignForm } from '@/features/batches/ui/SignForm';
 import { showOfRequest } from '@/features/settings/show';
+import { channelsByIds } from '@/features/readings/repository';
+import { db } from '@/platform/db/client';
 import { Mark } from '@/ui/mark';
 import { Notice } from '@/ui/status';
 
@@ -21,9 +25,17 @@ export default async function VerdictPage({ params }: { params: Promise<{ id: st
   const show = await showOfRequest();
   const { state } = dossier.case;
   const { verdict } = dossier;
-  const allowed = new Set(
-    state.dispositions.filter((d) => d.kind === 'release_on_authority').flatMap((d) => d.checks),
+  const onAuthority = state.dispositions
+    .filter((d) => d.kind === 'release_on_authority')
+    .flatMap((d) => d.checks);
+  const allowed = new Set<string>(verdict.decided.filter((k) => onAuthority.includes(k)));
+  const signedBy = dossier.entries.find((e) => e.id === state.signature?.entryId)?.body;
+  const judgement = signedBy?.kind === 'signed' ? (signedBy.judgement ?? 1) : null;
+  const channels = await channelsByIds(
+    db(),
+    state.probes.map((p) => p.channelId),
   );
+  const nameOf = (id: number) => channels.find((ch) => ch.id === id)?.name ?? `Channel ${id}`;
   const ready =
     verdict.overall === 'pass' && state.phase === 'to_sign' && !state.holds.some((h) => h.open);
   const record = `/api/v1/batches/${dossier.head.id}/record`;
@@ -45,7 +57,15 @@ export default async function VerdictPage({ params }: { params: Promise<{ id: st
           Signed {show.clock(state.signature.atS)}, then corrected: the verdict is open again.
         </Notice>
       )}
+      {state.signature?.stands && judgement !== null && judgement !== JUDGEMENT && (
+        <Notice tone="wait">
+          Signed when every check passed under judgement {judgement}. Below is what today’s
+          judgement, number {JUDGEMENT}, makes of the same record and readings: it believes less,
+          and says where.
+        </Notice>
+      )}
       <Checklist verdict={verdict} show={show} allowed={allowed} />
+      <PieceCurves c={dossier.case} nameOf={nameOf} show={show} />
       {state.dispositions.length > 0 && (
         <section className="sheet">
           <h2 className="font-semibold">Decisions</h2>
