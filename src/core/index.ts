@@ -59,6 +59,7 @@ export {
   roundToScale,
   scaleRecipe,
   type DoseLine,
+  type DoseLimits,
   type DoseSheet,
   type Scale,
   type ScaleBy,
@@ -163,6 +164,7 @@ export { workingSpans, type Span, type WorkingHours } from './schedule/working-h
 export {
   RULE_KINDS,
   doseLimits,
+  sheetLimits,
   type CureHoldRule as CureHoldRuleBody,
   type Rule,
   type RuleBody,

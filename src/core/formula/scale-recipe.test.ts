@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { testRecipe } from '../testing/recipe';
 import {
+  CURE_LINE,
   meatFor,
   pickScale,
   plainSalt,
@@ -134,4 +135,43 @@ test('property: rounding moves no line further than half a division, so salt and
     }),
     SEED,
   );
+});
+
+describe('the sheet rounds inward at a limit', () => {
+  const scale = { id: 'g', name: 'Kitchen', capacityG: 50_000, resolutionG: 1 };
+  const at = (targetPpm: number): Recipe => ({
+    ...testRecipe(),
+    cure: { name: 'Cure #1', nitriteFraction: 0.0625, nitrateFraction: 0, targetPpm },
+  });
+  const dose = { basis: 'meat_block' as const, minPpm: 120, maxPpm: 156 };
+  const cureOf = (recipe: Recipe, meatG: number, limits?: typeof dose) =>
+    scaleRecipe(
+      recipe,
+      { meatG },
+      { scales: [scale], ...(limits ? { dose: limits } : {}) },
+    ).lines.find((l) => l.lineId === CURE_LINE)!.doseG;
+
+  test('at the most and at the least', () => {
+    expect(cureOf(at(156), 10_230)).toBe(26);
+    expect(cureOf(at(156), 10_230, dose)).toBe(25);
+    expect(cureOf(at(120), 10_180)).toBe(20);
+    expect(cureOf(at(120), 10_180, dose)).toBe(20);
+    expect(cureOf(at(120), 10_230, dose)).toBe(20);
+  });
+
+  test('property: what it says, weighed exactly, is within the limits with all that its scale can tell', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 5_000, max: 60_000, noNaN: true }),
+        fc.double({ min: 120, max: 156, noNaN: true }),
+        (meatG, ppm) => {
+          const doseG = cureOf(at(ppm), meatG, dose);
+          const ppmOf = (g: number) => (g * 62_500) / meatG;
+          expect(ppmOf(doseG + 0.5)).toBeLessThanOrEqual(156 + 1e-9);
+          expect(ppmOf(doseG)).toBeGreaterThanOrEqual(120 - 1e-9);
+        },
+      ),
+      { seed: 156 },
+    );
+  });
 });

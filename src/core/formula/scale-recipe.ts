@@ -1,7 +1,8 @@
 import { QuantityError, requirePositive } from '../guard';
 import { batterFromCasing } from './casing-length';
 import { compose, type Composition } from './compose';
-import type { PlaceInProcess, Recipe } from './recipe';
+import { ppmFromWeighed } from './dose-cure';
+import type { Cure, DoseBasis, PlaceInProcess, Recipe } from './recipe';
 
 /** A bench scale: what it can carry and the smallest step it shows. */
 export type Scale = { id: string; name: string; capacityG: number; resolutionG: number };
@@ -93,18 +94,51 @@ function meatForTrims(recipe: Recipe, trims: Record<string, number>): number {
   return Math.min(...limits);
 }
 
+/** Limits of a dose rule, mg/kg of its basis as sodium nitrite. */
+export type DoseLimits = { basis: DoseBasis; minPpm: number; maxPpm: number };
+
+/** Divisions that a dose may be moved by to lie inside its limits. */
+const MOST_STEPS = 20;
+
+/**
+ * A dose whose rounding would carry it over a limit is moved inward by whole divisions: what the sheet says,
+ * weighed exactly on its scale, always passes, with the whole band that the scale can tell below the most.
+ * A target that itself lies outside is left as it is: the rule refuses it by name.
+ */
+function inward(line: DoseLine, cure: Cure, c: Composition, limits: DoseLimits): DoseLine {
+  if (!line.scale) return line;
+  const basisG =
+    limits.basis === 'meat_block'
+      ? c.meatG
+      : limits.basis === 'whole_batch'
+        ? c.batterG
+        : c.finishedG;
+  const { resolutionG } = line.scale;
+  const ppmOf = (cureG: number) =>
+    ppmFromWeighed({ basisG, cureG, nitriteFraction: cure.nitriteFraction });
+  const target = ppmOf(line.targetG);
+  if (target > limits.maxPpm || target < limits.minPpm) return line;
+  let { doseG } = line;
+  for (let n = 0; n < MOST_STEPS && ppmOf(doseG + resolutionG / 2) > limits.maxPpm; n += 1)
+    doseG = roundToScale(doseG - resolutionG, resolutionG);
+  for (let n = 0; n < MOST_STEPS && ppmOf(Math.max(0, doseG)) < limits.minPpm; n += 1)
+    doseG = roundToScale(doseG + resolutionG, resolutionG);
+  return { ...line, doseG, roundingG: doseG - line.targetG };
+}
+
 /**
  * Dose sheet of a recipe for what is known on the day: meat, cure, salt, additions, in that order,
  * each with the scale that weighs it and what rounding to that scale does.
  * @param by one known quantity, see {@link ScaleBy}; masses g, casing m, > 0
  * @param options.scales the site's scales · @param options.weighedCureG the cure once it is weighed:
  * plain salt then follows what it really brings
+ * @param options.dose the dose rule's limits: the cure's dose is rounded inward at them, see {@link inward}
  * @throws RangeError naming the quantity that is out of its interval
  */
 export function scaleRecipe(
   recipe: Recipe,
   by: ScaleBy,
-  options: { scales?: readonly Scale[]; weighedCureG?: number } = {},
+  options: { scales?: readonly Scale[]; weighedCureG?: number; dose?: DoseLimits } = {},
 ): DoseSheet {
   const meatG = meatFor(recipe, by);
   const composed = compose(recipe, meatG);
@@ -121,7 +155,10 @@ export function scaleRecipe(
     return { lineId, name, kind, targetG, doseG, scale, roundingG: doseG - targetG, coarse, step };
   };
   const lines = recipe.meat.map((m) => line(m.id, m.name, 'meat', m.share * meatG));
-  if (recipe.cure) lines.push(line(CURE_LINE, recipe.cure.name, 'cure', composed.cureG));
+  if (recipe.cure) {
+    const cure = line(CURE_LINE, recipe.cure.name, 'cure', composed.cureG);
+    lines.push(options.dose ? inward(cure, recipe.cure, composed, options.dose) : cure);
+  }
   const saltG =
     options.weighedCureG === undefined
       ? composed.plainSaltG

@@ -4,6 +4,7 @@ export type FigureKind =
   | 'temp_step'
   | 'temp_rate'
   | 'seconds'
+  | 'days'
   | 'minutes'
   | 'ppm'
   | 'share'
@@ -113,9 +114,11 @@ export const RULE_DEFINITIONS = {
     flatLineS: seconds('stuck after'),
     /** Steepest believable change of a core in air, °C per minute. */
     maxCPerMin: { as: 'temp_rate', label: 'steepest change', min: 0.01, max: 100 },
-    /** A core that takes on the air's temperature faster than meat can is out of its piece. */
+    /*
+     * Before judgement 2 a site switched these on. Now what no core can do is never believed, and of two probes
+     * the one that helps less decides; the figures stay readable in the rules that carry them.
+     */
     slidOut: { as: 'flag', label: 'a probe that shows the air earns nothing', optional: true },
-    /** A core hotter than its coolest neighbour by more than this, °C, for longer than neighbourS, has drifted. */
     neighbourC: {
       as: 'temp_step',
       label: 'drifted from its neighbour by',
@@ -126,7 +129,7 @@ export const RULE_DEFINITIONS = {
     neighbourS: { as: 'seconds', label: 'for longer than', optional: true },
     /** A house probe earns credit only this long after its last check in ice or boiling water, s. */
     calibrationMaxAgeS: {
-      as: 'seconds',
+      as: 'days',
       label: 'checked at most ago',
       optional: true,
       max: 366 * 86_400,

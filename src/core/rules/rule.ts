@@ -24,6 +24,9 @@ export type Rule<B extends RuleBody = RuleBody> = {
 /** The rules a batch is judged by, one of each kind, pinned when it starts. */
 export type RuleSet = { [K in RuleKind]: Rule<Extract<RuleBody, { kind: K }>> };
 
+/** A dose rule as a dose sheet takes it: its limits as sodium nitrite, with what they refer to. */
+export const sheetLimits = (rule: DoseRule) => ({ basis: rule.basis, ...doseLimits(rule) });
+
 /** Limits of a dose rule as sodium nitrite, mg/kg of its basis, whatever the rule expresses them as. */
 export function doseLimits(rule: DoseRule): { minPpm: number; maxPpm: number } {
   if (rule.as !== 'nitrite_ion') return { minPpm: rule.minPpm, maxPpm: rule.maxPpm };

@@ -69,6 +69,7 @@ test.each([
   [20, 667],
   [32.2, 556],
   [37.7, 556],
+  [37.8, 556],
   [40, 500],
 ])('a chamber of %d °C may take %d °C·h', (warmest, limit) =>
   expect(degreeHourLimit(testRules().fermentation.body, warmest)).toBe(limit),

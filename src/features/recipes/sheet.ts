@@ -10,6 +10,7 @@ import {
   type DoseSheet,
   type HangingPlan,
   type Recipe,
+  type DoseLimits,
   type Scale,
   type ScaleBy,
   type UnitSystem,
@@ -95,11 +96,12 @@ export function makeSheet(
   system: UnitSystem,
   scales: readonly Scale[],
   room: Room | undefined,
+  dose?: DoseLimits,
 ): SheetAnswer {
   const by = knownQuantity(recipe, query, system, room);
   if (typeof by === 'string') return { ok: false, message: by };
   try {
-    const sheet = scaleRecipe(recipe, by, { scales });
+    const sheet = scaleRecipe(recipe, by, { scales, dose });
     if (sheet.meatG > MOST_MEAT_G)
       return {
         ok: false,

@@ -58,6 +58,7 @@ const SCALES: Record<FigureKind, Scale> = {
   temp_rate: { quantity: 'temperatureStep', factor: 1, unit: step('/min') },
   degree_hours: { quantity: 'temperatureStep', factor: 1, unit: step('·h') },
   seconds: plain('min', 1 / 60),
+  days: plain('d', 1 / 86_400),
   minutes: plain('min'),
   ppm: plain('ppm'),
   share: plain('%', 100),

@@ -16,6 +16,7 @@ const SPAN: Record<FigureKind, { min: number; max: number }> = {
   temp_step: { min: 0, max: 100 },
   temp_rate: { min: 0, max: 100 },
   seconds: { min: 1e-6, max: WEEK_S },
+  days: { min: 1, max: 400 * 24 * 3600 },
   minutes: { min: 0, max: 1000 },
   ppm: { min: 0, max: 1000 },
   share: { min: 0, max: 1 },

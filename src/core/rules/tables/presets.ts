@@ -150,6 +150,31 @@ export const RULE_PRESETS: readonly RulePreset[] = [
     },
   },
   {
+    code: 'probe-physics',
+    title: 'Probe evidence, held to what meat can do',
+    source:
+      'Usual site values: a logger gap of at most 10 min and hand readings at most 30 min apart in the house, 60 min in the chill; a probe not checked in ice or boiling water for 90 days earns no credit. What meat of this size cannot do in what surrounds it is never believed, whatever the rule.',
+    body: { ...PROBE, calibrationMaxAgeS: 90 * 24 * HOURS },
+  },
+  {
+    code: 'fermentation-degree-hours-2',
+    title: 'Degree-hours to pH 5.3, pH read twice',
+    source:
+      'Good-practice limits for fermented dry and semi-dry sausage: above 15.6 °C until pH 5.3, 1200, 1000 or 900 °F·h (667, 556, 500 °C·h) by the warmest chamber temperature (below 32.2, up to 37.8, above). pH by two readings 15 min apart, or a meter checked the same day; warm for at most 48 h more before the cook (usual).',
+    body: {
+      kind: 'fermentation',
+      targetPh: 5.3,
+      floorC: 15.6,
+      bands: [
+        { belowC: 32.2, degreeHours: 667 },
+        { belowC: 37.8, degreeHours: 556, inclusive: true },
+        { belowC: 200, degreeHours: 500 },
+      ],
+      phApartS: 900,
+      warmAfterMaxS: 48 * HOURS,
+    },
+  },
+  {
     code: 'fermentation-degree-hours',
     title: 'Degree-hours to pH 5.3',
     source:
@@ -207,7 +232,7 @@ export const DEFAULT_RULES: Record<RuleKind, string> = {
   come_up: 'come-up-6h',
   cure_hold: 'cure-hold-8h',
   uncured_smoke: 'uncured-smoke-2h',
-  probe_evidence: 'probe-crossed',
-  fermentation: 'fermentation-degree-hours',
+  probe_evidence: 'probe-physics',
+  fermentation: 'fermentation-degree-hours-2',
   formula: 'formula-us-cooked',
 };

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { CURE_LINE, scaleRecipe, type Recipe, type Scale } from '@/core';
+import { CURE_LINE, scaleRecipe, sheetLimits, type Recipe, type Scale } from '@/core';
 import type { Show } from '@/ui/show';
 import type { LotChoice } from '@/features/stores/choices';
 import type { Dossier } from '../case';
@@ -41,7 +41,7 @@ export function NowPanel({
   const { lines, batterG, finishedG } = scaleRecipe(
     withCureAsWeighed(recipe, cure?.nitriteFraction ?? null),
     { meatG: state.meatG ?? state.plannedMeatG },
-    { scales, weighedCureG: cure?.amountG },
+    { scales, weighedCureG: cure?.amountG, dose: sheetLimits(c.rules.dose.body) },
   );
   const inHouse = ['start_run', 'ferment', 'next_stage', 'pull', 'start_chill', 'cool'].includes(
     next.code,

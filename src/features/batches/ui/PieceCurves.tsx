@@ -44,8 +44,8 @@ function Curve({
 }) {
   const { readings } = log;
   const [first, last] = [readings[0]!, readings.at(-1)!];
-  const hotC = readings.reduce((m, r) => Math.max(m, r.tempC), 20);
-  const coldC = readings.reduce((m, r) => Math.min(m, r.tempC), 0);
+  const hotC = readings.reduce((m, r) => Math.max(m, r.tempC), -Infinity);
+  const coldC = readings.reduce((m, r) => Math.min(m, r.tempC), Infinity);
   const spanS = Math.max(1, last.tS - first.tS);
   const place: Place = {
     x: (tS) => 2 + ((tS - first.tS) / spanS) * (WIDTH - 4),

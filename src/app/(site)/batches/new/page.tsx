@@ -1,5 +1,13 @@
 import { DateTime } from 'luxon';
-import { CURE_LINE, judgeFormula, parseNumber, recipeFigures, scaleRecipe, toBase } from '@/core';
+import {
+  CURE_LINE,
+  judgeFormula,
+  parseNumber,
+  recipeFigures,
+  scaleRecipe,
+  sheetLimits,
+  toBase,
+} from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { MAX_MASS_G } from '@/features/batches/contract';
 import { piecesOf, planBatch } from '@/features/batches/plan';
@@ -53,7 +61,8 @@ export default async function NewBatchPage({ searchParams }: { searchParams: Pro
     ? planBatch(recipe, rules.cure_hold.body, site, fromS, readyAt.toSeconds())
     : null;
   const scales = await listScales(db());
-  const lines = usable ? scaleRecipe(recipe, { meatG: usable }, { scales }).lines : [];
+  const dose = sheetLimits(rules.dose.body);
+  const lines = usable ? scaleRecipe(recipe, { meatG: usable }, { scales, dose }).lines : [];
   const cure = lines.find((l) => l.lineId === CURE_LINE);
   const findings = judgeFormula({ recipe, figures: recipeFigures(recipe), rules });
   const outside = findings.some((f) => f.code === 'dose' && f.level === 'blocking');

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
-import { CURE_LINE, fromBase, hasPoultry } from '@/core';
+import { CURE_LINE, fromBase, hasPoultry, sheetLimits } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { CureCard } from '@/features/batches/ui/CureCard';
 import { BASIS_WORDS } from '@/features/batches/ui/words';
@@ -45,7 +45,14 @@ export default async function SheetPage({ params, searchParams }: Props) {
     loadSite(db()),
   ]);
   const room = rooms.find((r) => r.id === query.house) ?? rooms[0];
-  const answer = makeSheet(recipe, query, show.settings.system, scales, room);
+  const answer = makeSheet(
+    recipe,
+    query,
+    show.settings.system,
+    scales,
+    room,
+    sheetLimits(rules.dose.body),
+  );
   const cure = answer.ok ? answer.sheet.lines.find((l) => l.lineId === CURE_LINE) : undefined;
   const emulsion =
     recipe.schools?.emulsifying !== undefined && recipe.schools.emulsifying !== 'none';

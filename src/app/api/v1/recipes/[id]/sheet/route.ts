@@ -3,7 +3,8 @@ import { requireRoute } from '@/features/accounts/identify';
 import { findVersion } from '@/features/recipes/repository';
 import { makeSheet, sheetQuery } from '@/features/recipes/sheet';
 import { sheetPdf } from '@/features/recipes/SheetPdf';
-import { listHouses, listScales, loadSite } from '@/features/settings/repository';
+import { sheetLimits } from '@/core';
+import { currentRules, listHouses, listScales, loadSite } from '@/features/settings/repository';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
@@ -22,7 +23,14 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const room = houses.find((h) => h.id === query.house);
   const recipe = version.content;
   const scales = await listScales(db());
-  const answer = makeSheet(recipe, query, show.settings.system, scales, room);
+  const answer = makeSheet(
+    recipe,
+    query,
+    show.settings.system,
+    scales,
+    room,
+    sheetLimits((await currentRules(db())).dose.body),
+  );
   if (!answer.ok)
     return Response.json(
       { ok: false, code: 'bad_input', message: answer.message },
