@@ -152,13 +152,15 @@ export function surroundingsOf(c: Case): CaseSurroundings {
     const near = pulls.some((p) => Math.abs(p - tS) <= LATE_ENTRY_S);
     if (!near) {
       /* A thick piece goes on rising from its own hot rim. */
-      const rising = pulls.some((p) => tS > p && tS - p <= carryS);
-      return rising ? { ...here, hotC: Math.max(here.hotC, inHouse(tS).hotC) } : here;
+      const pullS = pulls.findLast((p) => tS > p && tS - p <= carryS);
+      return pullS === undefined
+        ? here
+        : { ...here, hotC: Math.max(here.hotC, inHouse(pullS).hotC) };
     }
-    const house = s.what === 'house' ? here : inHouse(tS);
+    const house = s.what === 'house' ? here : inHouse(s.fromS);
     return {
       ...house,
-      hotC: s.what === 'house' ? here.hotC : Math.max(here.hotC, house.hotC),
+      hotC: Math.max(here.hotC, house.hotC),
       coldC: Math.min(CHILL.coldC, house.coldC),
       coldFilmWm2K: CHILL.filmWm2K,
     };

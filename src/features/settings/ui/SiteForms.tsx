@@ -2,6 +2,7 @@
 
 import { fromBase, toBase, unitSymbol, type Quantity, type UnitSystem } from '@/core';
 import { ROLES } from '@/platform/roles';
+import { formFigure } from '@/ui/form-figure';
 import {
   addDeviceAction,
   addHouseAction,
@@ -17,7 +18,7 @@ import type { Site } from '../repository';
 import { ActionForm, Field } from './ActionForm';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
-const num = (v: FormDataEntryValue | null) => Number(String(v ?? '').replace(',', '.'));
+const num = (v: FormDataEntryValue | null) => formFigure(v) ?? Number.NaN;
 
 function readSite(f: FormData) {
   const hours = Object.fromEntries(

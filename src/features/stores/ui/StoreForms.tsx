@@ -2,9 +2,10 @@
 
 import { DateTime } from 'luxon';
 import { useState } from 'react';
-import { ADDITION_KINDS, ALLERGENS, SPECIES, parseNumber, toBase, unitSymbol } from '@/core';
+import { ADDITION_KINDS, ALLERGENS, SPECIES, toBase, unitSymbol } from '@/core';
 import { ALLERGEN_WORDS, KIND_WORDS, SPECIES_WORDS } from '@/features/recipes/ui/words';
 import { ActionForm, Field } from '@/features/settings/ui/ActionForm';
+import { formFigure } from '@/ui/form-figure';
 import { useShow } from '@/ui/show-context';
 import {
   adjustLotAction,
@@ -14,14 +15,8 @@ import {
 } from '../actions';
 import type { Ingredient } from '../repository';
 
-/** A figure of a form: undefined when empty, NaN when no number, which the contract refuses. */
-const figure = (v: FormDataEntryValue | null): number | undefined => {
-  const read = parseNumber(String(v ?? ''));
-  if (read.kind === 'empty') return undefined;
-  return read.kind === 'ok' ? read.value : Number.NaN;
-};
 const percent = (v: FormDataEntryValue | null) => {
-  const read = figure(v);
+  const read = formFigure(v);
   return read === undefined ? undefined : read / 100;
 };
 
@@ -35,8 +30,8 @@ export function LotForm({ ingredients }: { ingredients: Ingredient[] }) {
   const mass = unitSymbol('mass', system);
   const temp = unitSymbol('temperature', system);
   const read = (f: FormData) => {
-    const tempShown = figure(f.get('receivedTemp'));
-    const cost = figure(f.get('cost'));
+    const tempShown = formFigure(f.get('receivedTemp'));
+    const cost = formFigure(f.get('cost'));
     const at = DateTime.fromISO(String(f.get('receivedAt')), { zone: timeZone });
     return {
       id,
@@ -45,7 +40,7 @@ export function LotForm({ ingredients }: { ingredients: Ingredient[] }) {
       supplier: f.get('supplier'),
       receivedAt: at.isValid ? at.toUTC().toISO() : '',
       receivedTempC: tempShown === undefined ? null : toBase('temperature', tempShown, system),
-      amountG: toBase('mass', figure(f.get('amount')) ?? Number.NaN, system),
+      amountG: toBase('mass', formFigure(f.get('amount')) ?? Number.NaN, system),
       costPerKg: cost === undefined ? null : toBase('costPerMass', cost, system),
       useBy: f.get('useBy') || null,
       fatFraction: kind === 'meat' ? (percent(f.get('fat')) ?? null) : null,
@@ -238,7 +233,7 @@ export function CountForm({ lotId }: { lotId: string }) {
       read={(f) => ({
         id,
         lotId,
-        countedG: toBase('mass', figure(f.get('counted')) ?? Number.NaN, system),
+        countedG: toBase('mass', formFigure(f.get('counted')) ?? Number.NaN, system),
         reason: f.get('reason'),
       })}
       label="Record the count"
