@@ -428,6 +428,14 @@ test('stores: received, counted, kept while in use', async ({ page }) => {
   await receive.getByLabel('Sodium nitrite on the label (%)').fill('6.25');
   await receive.getByRole('button', { name: 'Receive this lot' }).click();
   await expect(receive.getByText('Received.')).toBeVisible();
+  await receive.getByLabel('Ingredient').selectOption({ label: 'Pork jowl' });
+  await receive.getByLabel('Lot number').fill('W-1');
+  await receive.getByLabel('Supplier').fill('Somebody');
+  await receive.getByLabel(/Temperature on receipt/).fill('9');
+  await receive.getByLabel('Amount (kg)').fill('2,5');
+  await receive.getByLabel(/Outside its limit/).fill('it will be fine');
+  await receive.getByRole('button', { name: 'Receive this lot' }).click();
+  await expect(receive.getByText(/a release lead decides.*warmer than 4 °C/)).toBeVisible();
   const lots = page.getByRole('region', { name: 'Lots', exact: true });
   await lots.getByRole('listitem').filter({ hasText: 'lot N-1' }).getByRole('link').click();
   await expect(page.getByText('2.5 kg', { exact: true })).toBeVisible();

@@ -210,7 +210,10 @@ describe('stores', () => {
   });
 
   test('a lot past its use-by waits for a release lead’s recorded decision', async () => {
-    const id = await lot('Pork jowl', 'J-old', { useBy: day(-2) });
+    const id = await lot('Pork jowl', 'J-old', {
+      useBy: day(-2),
+      receivedAt: iso(nowS() - 96 * HOUR),
+    });
     const body = weigh('jowl', 3000, { lotId: id });
     expect(await post(ann, body)).toMatchObject({
       ok: false,
@@ -271,6 +274,36 @@ describe('stores', () => {
     expect((await openLots(t.db)).some((l) => l.id === id)).toBe(false);
     expect((await searchLots(t.db, 'j3')).map((l) => l.id)).toEqual([id]);
     expect(await searchLots(t.db, '%')).toEqual([]);
+  });
+
+  test('a lot outside its limit is received by decision only, once, with its reason', async () => {
+    const good = (await findLot(t.db, await lot('Pork jowl', 'J4')))!;
+    const warm = {
+      id: randomUUID(),
+      ingredientId: ids['Pork jowl']!,
+      code: 'J-warm',
+      supplier: 'Farm',
+      receivedAt: iso(nowS()),
+      receivedTempC: 9,
+      amountG: 30_000,
+      costPerKg: null,
+      useBy: '2020-01-01',
+      fatFraction: null,
+      nitriteFraction: null,
+      nitrateFraction: null,
+      owner: null,
+    };
+    const refused = await receiveLot(t.db, warm, 'Ann');
+    expect(refused).toMatchObject({ ok: false, code: 'lot_outside' });
+    if (!refused.ok) expect(Object.keys(refused.fields!)).toEqual(['receivedTempC', 'useBy']);
+    expect(await findLot(t.db, warm.id)).toBeUndefined();
+    for (let sent = 0; sent < 2; sent++)
+      expect(await receiveLot(t.db, warm, 'Lead', 'for the dogs')).toEqual({ ok: true });
+    expect(await movesOf(t.db, warm.id)).toMatchObject([
+      { changeG: 0, byName: 'Lead', reason: expect.stringMatching(/4 °C.*2020-01-01.*dogs/) },
+    ]);
+    expect((await findLot(t.db, warm.id))!.leftG).toBe(30_000);
+    expect(await movesOf(t.db, good.id)).toEqual([]);
   });
 
   test('an ingredient in use is not removed and says where it is used', async () => {

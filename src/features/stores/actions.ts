@@ -2,10 +2,10 @@
 
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
-import { asPerson, type ActionResult } from '@/features/accounts/identify';
-import type { Permission } from '@/features/accounts/policy';
+import { asPerson, type ActionResult, type Person } from '@/features/accounts/identify';
+import { may, type Permission } from '@/features/accounts/policy';
 import { db } from '@/platform/db/client';
-import { adjustSchema, ingredientSchema, lotSchema } from './contract';
+import { adjustSchema, ingredientSchema, receiptSchema } from './contract';
 import {
   adjustLot,
   receiveLot,
@@ -19,7 +19,7 @@ async function change<T>(
   permission: Permission,
   schema: z.ZodType<T>,
   input: unknown,
-  work: (data: T, by: string) => Promise<StoreResult>,
+  work: (data: T, by: string, person: Person) => Promise<StoreResult>,
 ): Promise<ActionResult> {
   return asPerson(permission, async (person) => {
     const parsed = schema.safeParse(input);
@@ -29,7 +29,7 @@ async function change<T>(
         code: 'bad_input',
         fields: Object.fromEntries(parsed.error.issues.map((i) => [i.path.join('.'), i.message])),
       };
-    const result = await work(parsed.data, person.name);
+    const result = await work(parsed.data, person.name, person);
     revalidatePath('/stores', 'layout');
     return result.ok ? { ok: true, data: undefined } : result;
   });
@@ -42,7 +42,10 @@ export const removeIngredientAction = async (input: unknown) =>
   change('write_recipes', z.uuid(), input, (id) => removeIngredient(db(), id));
 
 export const receiveLotAction = async (input: unknown) =>
-  change('work_batches', lotSchema, input, (data, by) => receiveLot(db(), data, by));
+  change('work_batches', receiptSchema, input, async ({ lot, decision }, by, { role }) =>
+    /* Who may not decide receives what is within its limits, whatever was typed as a reason. */
+    receiveLot(db(), lot, by, may(role, 'decide') ? decision : null),
+  );
 
 export const adjustLotAction = async (input: unknown) =>
   change('work_batches', adjustSchema, input, (data, by) => adjustLot(db(), data, by));

@@ -45,6 +45,12 @@ export const lotSchema = z
   .strict();
 export type LotInput = z.infer<typeof lotSchema>;
 
+/** A lot at the door; the decision says why it is received although it is outside its limit. */
+export const receiptSchema = z.object({
+  lot: lotSchema,
+  decision: z.string().trim().min(3, 'say in a few words why it is received').max(300).nullable(),
+});
+
 export const adjustSchema = z.object({
   id: z.uuid(),
   lotId: z.uuid(),

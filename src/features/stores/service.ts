@@ -2,10 +2,12 @@ import type { Author, BatchState, EntryBody, LotProblem } from '@/core';
 import { CURE_LINE } from '@/core';
 import type { Dossier } from '@/features/batches/case';
 import { latestVersions } from '@/features/recipes/repository';
+import { siteDay } from '@/features/settings/repository';
 import type { Db, Tx } from '@/platform/db/client';
 import { v5Id } from '@/platform/ids';
 import type { Adjust, IngredientInput, LotInput } from './contract';
 import { lotProblems, sameName, sameStrength, undecided } from './lot-problems';
+import { outsideOnReceipt } from './receipt';
 import { findLot, insertMove, listIngredients, lotsByIds, movesOfEntry } from './repository';
 
 export type StoreResult =
@@ -65,7 +67,12 @@ export async function removeIngredient(db: Db, id: string): Promise<StoreResult>
 }
 
 /** Takes a lot into the stores. Sent twice, it counts once. */
-export async function receiveLot(db: Db, input: LotInput, by: string): Promise<StoreResult> {
+export async function receiveLot(
+  db: Db,
+  input: LotInput,
+  by: string,
+  decision: string | null = null,
+): Promise<StoreResult> {
   return db.transaction().execute(async (tx) => {
     const one = (await listIngredients(tx)).find((i) => i.id === input.ingredientId);
     if (!one) return { ok: false, code: 'no_such_ingredient' };
@@ -75,14 +82,28 @@ export async function receiveLot(db: Db, input: LotInput, by: string): Promise<S
         code: 'bad_input',
         fields: { nitriteFraction: 'a cure needs the nitrite on its label' },
       };
+    const receivedDay = await siteDay(tx, Date.parse(input.receivedAt) / 1000);
+    const outside = outsideOnReceipt(one.kind, input, receivedDay);
+    const what = Object.values(outside).join(', ');
+    if (what && !decision) return { ok: false, code: 'lot_outside', fields: outside };
     const row = await tx
       .insertInto('lot')
       .values({ ...input, recordedByName: by })
       .onConflict((c) => c.doNothing())
       .returning('id')
       .executeTakeFirst();
-    if (row || (await findLot(tx, input.id))) return { ok: true };
-    return { ok: false, code: 'lot_taken' };
+    if (!row)
+      return (await findLot(tx, input.id)) ? { ok: true } : { ok: false, code: 'lot_taken' };
+    if (what)
+      await insertMove(tx, {
+        id: v5Id(`${input.id}/receipt`),
+        lotId: input.id,
+        entryId: null,
+        changeG: 0,
+        reason: `received although ${what}: ${decision}`,
+        byName: by,
+      });
+    return { ok: true };
   });
 }
 

@@ -17,6 +17,8 @@ const WORDS: Record<string, string> = {
   no_such_ingredient: 'There is no such ingredient.',
   lot_taken: 'This ingredient has a lot of this number already.',
   no_such_lot: 'There is no such lot.',
+  lot_outside:
+    'Outside its limit: a release lead decides, with the reason, whether it is received.',
 };
 
 type Props<R> = {

@@ -33,7 +33,7 @@ export function LotForm({ ingredients }: { ingredients: Ingredient[] }) {
     const tempShown = formFigure(f.get('receivedTemp'));
     const cost = formFigure(f.get('cost'));
     const at = DateTime.fromISO(String(f.get('receivedAt')), { zone: timeZone });
-    return {
+    const lot = {
       id,
       ingredientId: chosen,
       code: f.get('code'),
@@ -48,6 +48,7 @@ export function LotForm({ ingredients }: { ingredients: Ingredient[] }) {
       nitrateFraction: kind === 'cure' ? (percent(f.get('nitrate')) ?? null) : null,
       owner: kind === 'meat' ? String(f.get('owner') ?? '').trim() || null : null,
     };
+    return { lot, decision: String(f.get('decision') ?? '').trim() || null };
   };
   return (
     <ActionForm
@@ -83,6 +84,7 @@ export function LotForm({ ingredients }: { ingredients: Ingredient[] }) {
         <Field name="amount" label={`Amount (${mass})`} />
         <Field name="cost" label={`Cost (${unitSymbol('costPerMass', system)})`} optional />
         <Field name="useBy" label="Use by" type="date" optional />
+        <Field name="decision" label="Outside its limit? Why it is received" optional />
         {kind === 'meat' && (
           <>
             <Field name="fat" label="Fat of this lot (%)" optional />

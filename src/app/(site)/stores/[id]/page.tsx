@@ -73,10 +73,12 @@ export default async function LotPage({ params }: { params: Promise<{ id: string
             {moves.map((m) => (
               <li key={m.id} className="flex flex-wrap gap-x-3 border-t border-line py-1.5">
                 <span>{show.clock(m.movedAt.getTime() / 1000)}</span>
-                <strong>
-                  {m.changeG > 0 ? '+' : '−'}
-                  {show.mass(Math.abs(m.changeG))}
-                </strong>
+                {m.changeG !== 0 && (
+                  <strong>
+                    {m.changeG > 0 ? '+' : '−'}
+                    {show.mass(Math.abs(m.changeG))}
+                  </strong>
+                )}
                 <span>
                   {m.reason}
                   {m.batchId && (
