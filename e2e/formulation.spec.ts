@@ -123,6 +123,13 @@ test('a recipe from nothing: written, approved, and a batch weighed from its lot
   await next.getByRole('button', { name: 'No, go back' }).click();
   await expect(next.getByRole('button', { name: 'Start the cure hold' })).toBeVisible();
 
+  // So does the house, for who goes there straight away.
+  await page.goto(`${new URL(page.url()).pathname}/house`);
+  const load = page.getByRole('region', { name: 'Start the program' });
+  await load.getByRole('button', { name: /Start the program/ }).click();
+  await expect(load.getByRole('listitem').filter({ hasText: 'Salt' })).toBeVisible();
+  await expect(load.getByRole('button', { name: /^Yes, without it/ })).toBeVisible();
+
   await page.goto('/stores');
   await page.getByRole('link', { name: 'Pork belly' }).click();
   await expect(page.getByRole('region', { name: 'Where it went' })).toContainText('−3 kg');

@@ -2,8 +2,10 @@
 
 import { useState } from 'react';
 import type { ReadingPlace } from '@/core';
+import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
 import { withTime } from './EntryButton';
+import { missingQuestion, type Missing } from './missing';
 import { useBatch, usePost } from './use-post';
 import { WhenField } from './WhenField';
 
@@ -16,9 +18,19 @@ type House = {
 type Place = 'none' | 'thickest' | 'other';
 
 /** Starts the program in a house and says which probe sits where. */
-export function RunForm({ houses, firstStage }: { houses: House[]; firstStage: string }) {
+export function RunForm({
+  houses,
+  firstStage,
+  before,
+}: {
+  houses: House[];
+  firstStage: string;
+  /** What the batch misses: listed and asked first. */
+  before: Missing;
+}) {
   const { timeZone, canWork } = useBatch();
   const { send, busy, message } = usePost();
+  const q = useQuestion();
   const [houseId, setHouse] = useState(houses.find((h) => !h.busyWith)?.id ?? houses[0]?.id ?? '');
   const [places, setPlaces] = useState<Record<number, Place>>({});
   const [when, setWhen] = useState('');
@@ -49,7 +61,8 @@ export function RunForm({ houses, firstStage }: { houses: House[]; firstStage: s
       className="space-y-3"
       onSubmit={(e) => {
         e.preventDefault();
-        void start();
+        if (before.length === 0) void start();
+        else q.ask(missingQuestion(before, 'start the program', () => void start()));
       }}
     >
       <div>
@@ -95,6 +108,7 @@ export function RunForm({ houses, firstStage }: { houses: House[]; firstStage: s
       </p>
       <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
       {message && <Notice tone="bad">{message}</Notice>}
+      <AskAgain {...q} />
       <button className="button-main min-h-14 text-lg" disabled={busy}>
         Start the program: {firstStage}
       </button>

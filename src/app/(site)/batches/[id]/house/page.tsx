@@ -4,6 +4,7 @@ import { loadOpenDossiers } from '@/features/batches/case';
 import { runChart } from '@/features/batches/chart-data';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { CoolingClock, HeatFigures } from '@/features/batches/ui/HeatFigures';
+import { missingOf } from '@/features/batches/ui/missing';
 import { PhForm } from '@/features/batches/ui/PhForm';
 import { ProbePanel } from '@/features/batches/ui/ProbePanel';
 import { RunChart } from '@/features/batches/ui/RunChart';
@@ -76,6 +77,7 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
             <h2 className="mb-2 text-lg font-semibold">Load the house</h2>
             <RunForm
               firstStage={c.recipe.program[0]!.name}
+              before={missingOf(c.recipe, c.state)}
               houses={houses.map((h) => ({
                 id: h.id,
                 name: h.name,
