@@ -117,7 +117,7 @@ test('a recipe from nothing: written, approved, and a batch weighed from its lot
   const next = page.getByRole('region', { name: 'Next step' });
   await next.getByLabel('The cooler shows').fill('25');
   await next.getByRole('button', { name: 'Start the cure hold' }).click();
-  await expect(next.getByRole('listitem').filter({ hasText: 'Salt' })).toBeVisible();
+  await expect(next.getByText('Salt', { exact: true })).toBeVisible();
   await next.getByRole('button', { name: /^Yes, without it/ }).click();
   await expect(next.getByText(/warmer than the 4.* that the rule allows/)).toBeVisible();
   await next.getByRole('button', { name: 'No, go back' }).click();
@@ -127,7 +127,7 @@ test('a recipe from nothing: written, approved, and a batch weighed from its lot
   await page.goto(`${new URL(page.url()).pathname}/house`);
   const load = page.getByRole('region', { name: 'Start the program' });
   await load.getByRole('button', { name: /Start the program/ }).click();
-  await expect(load.getByRole('listitem').filter({ hasText: 'Salt' })).toBeVisible();
+  await expect(load.getByText('Salt', { exact: true })).toBeVisible();
   await expect(load.getByRole('button', { name: /^Yes, without it/ })).toBeVisible();
 
   await page.goto('/stores');

@@ -138,7 +138,8 @@ export function viewOf(
   const all = inside.map((l) => countedOf(c, l, d, fromS, Math.min(toS, endOf(l))));
   const thick = all.filter((x) => x.log.thickest);
   const fromStart = thick.filter((x) => {
-    const first = plausible(x.log, sinceS, toS)[0];
+    /* A log of which nothing is believed is a piece that was not followed: it is not passed over in silence. */
+    const first = plausible(x.log, sinceS, toS)[0] ?? x.log.readings.find((r) => r.tS >= sinceS);
     return first !== undefined && first.tS - fromS <= d.slackS(x.log);
   });
   const main = fromStart.length > 0 ? fromStart : thick;
