@@ -340,7 +340,11 @@ test('units switched while writing change what is shown, not what is meant; a le
   await page.getByRole('button', { name: /Units/ }).click();
   await expect(diameter).toHaveValue('2');
   await expect(field(page, 'House program', 'Air')).toHaveValue('134.6');
-  await page.waitForTimeout(700);
+  await page.waitForFunction(() =>
+    Object.entries(localStorage).some(
+      ([key, kept]) => key.startsWith('jolly-draft:') && /"diameter[^"]*":"2"/.test(kept),
+    ),
+  );
   await page.goto('/stores');
   await page.goto(`${href}/edit`);
   await page.getByRole('button', { name: 'Take it up again' }).click();
@@ -358,10 +362,11 @@ test('lines move with the keyboard, and nonsense is refused under its field', as
   const first = field(page, 'Additions', 'Name');
   await expect(first).toHaveValue('Ice water');
   await page.getByRole('button', { name: 'Move addition 1', exact: true }).focus();
+  const spoken = page.locator('[id^=DndLiveRegion]');
   await page.keyboard.press('Space');
-  await page.waitForTimeout(300);
+  await expect(spoken.filter({ hasText: 'Picked up' })).toHaveCount(1);
   await page.keyboard.press('ArrowDown');
-  await page.waitForTimeout(300);
+  await expect(spoken.filter({ hasText: 'was moved over' })).toHaveCount(1);
   await page.keyboard.press('Space');
   await expect(first).toHaveValue('Hazelnuts, roasted');
 

@@ -9,9 +9,12 @@ test('a second browser sees a device’s new reading in about a second', async (
   request,
 }) => {
   await signIn(page, 'pia');
+  const listening = page.waitForResponse(
+    (r) => r.url().includes('/api/v1/events') && r.request().headers().referer!.endsWith('/house'),
+  );
   await openBatch(page, /Juniper boar ring[\s\S]*In the house/, '/house');
   await expect(page.getByTestId('core-now')).toBeVisible();
-  await page.waitForTimeout(1500);
+  await listening;
   const reading = { channel: 'core-1', at: new Date().toISOString(), tempC: 56.3 };
   const answer = await request.post('/api/v1/readings', {
     headers: bearer(tokens()[0]!),
@@ -56,8 +59,11 @@ test('a hand reading: odd figures are asked back, nonsense gets words', async ({
 
 test('the network gone while saving: kept here, sent later, once', async ({ page, context }) => {
   await signIn(page, 'ines');
+  const listening = page.waitForResponse(
+    (r) => r.url().includes('/api/v1/events') && r.request().headers().referer!.endsWith('/log'),
+  );
   const href = await openBatch(page, 'In the house', '/log');
-  await page.waitForTimeout(1000);
+  await listening;
   await context.setOffline(true);
   await page.getByLabel('Note, or reason for a hold').fill('Fed the fire while the link was down');
   await page.getByRole('button', { name: 'Add the note' }).click();

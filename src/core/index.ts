@@ -135,15 +135,6 @@ export { comeUp } from './cooling/come-up';
 export type { TimedWindow, WindowStatus } from './cooling/timed-window';
 export { parseLogger, type LoggerOptions, type ParsedLogger } from './formats/logger/parse-logger';
 export {
-  USUAL_PROBE,
-  creditProbe,
-  type CreditOptions,
-  type Evidence,
-  type ProbeSpan,
-  type RejectReason,
-  type Rejection,
-} from './probes/evidence';
-export {
   checkCalibration,
   withOffsets,
   type Calibration,
@@ -162,7 +153,6 @@ export {
 export { recipeBlocks, requiredHoldS } from './schedule/recipe-blocks';
 export { workingSpans, type Span, type WorkingHours } from './schedule/working-hours';
 export {
-  RULE_KINDS,
   doseLimits,
   sheetLimits,
   type CureHoldRule as CureHoldRuleBody,
@@ -171,7 +161,13 @@ export {
   type RuleKind,
   type RuleSet,
 } from './rules/rule';
-export { RULE_DEFINITIONS, type FigureKind, type Fields, type RuleField } from './rules/definition';
+export {
+  RULE_DEFINITIONS,
+  RULE_KINDS,
+  type FigureKind,
+  type Fields,
+  type RuleField,
+} from './rules/definition';
 export { fittingDispositions } from './logbook/fitting';
 export { coreTargetOf, endsOf, withCoreTarget } from './formula/stage-ends';
 export { DEFAULT_RULES, RULE_PRESETS } from './rules/tables/presets';

@@ -14,6 +14,7 @@ import { hashOf } from '@/platform/hash';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
 import { person } from '../support/people';
 import { freshDatabase, type TestDb } from '../support/database';
+import { weigh } from '../support/weigh';
 
 jest.mock('@/features/accounts/identify', () => ({}));
 
@@ -52,16 +53,6 @@ const post = (who: Person, batchId: string, atS: number, body: PostedBody, extra
     enteredIn: 'metric',
     ...extra,
   });
-const weigh = (lineId: string, amountG: number): PostedBody => ({
-  kind: 'weighed',
-  lineId,
-  amountG,
-  targetG: amountG,
-  scaleId: 's',
-  scaleResolutionG: 0.1,
-  ...(lineId === 'cure' ? { nitriteFraction: 0.0625 } : {}),
-});
-
 async function weighAll(id: string, startS: number, cureG = 43.2): Promise<void> {
   await post(ann, id, startS + 60, weigh('shoulder', 17_000));
   await post(ann, id, startS + 120, weigh('jowl', 3_000));

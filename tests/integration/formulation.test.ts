@@ -13,6 +13,7 @@ import type { Recipe } from '@/core';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
 import { person } from '../support/people';
 import { approve, freshDatabase, type TestDb } from '../support/database';
+import { weigh } from '../support/weigh';
 
 jest.mock('@/features/accounts/identify', () => ({}));
 
@@ -150,15 +151,6 @@ describe('stores', () => {
     expect(answer).toEqual({ ok: true });
     return id;
   }
-  const weigh = (lineId: string, amountG: number, extra: object = {}): PostedBody => ({
-    kind: 'weighed',
-    lineId,
-    amountG,
-    targetG: amountG,
-    scaleId: 's',
-    scaleResolutionG: 0.1,
-    ...extra,
-  });
   let batchId: string;
   const post = (who: Person, body: PostedBody, corrects: string | null = null, id = randomUUID()) =>
     postEntry(t.db, who, batchId, {

@@ -11,6 +11,7 @@ import { loadCalibrations, recordCalibration } from '@/features/readings/calibra
 import { verifyLogbook } from '@/features/records/verify';
 import type { Db } from '@/platform/db/client';
 import { demoDatabase } from '../support/database';
+import { weigh } from '../support/weigh';
 
 jest.mock('@/features/accounts/identify', () => ({}));
 
@@ -56,16 +57,6 @@ async function begin(practice = false): Promise<{ id: string; meat: string[] }> 
   expect(started).toMatchObject({ ok: true });
   return { id, meat: from.head.recipe.meat.map((m) => m.id) };
 }
-const weigh = (lineId: string, amountG: number, more: object = {}): PostedBody => ({
-  kind: 'weighed',
-  lineId,
-  amountG,
-  targetG: amountG,
-  scaleId: 's',
-  scaleResolutionG: 0.1,
-  ...(lineId === 'cure' ? { nitriteFraction: 0.0625 } : {}),
-  ...more,
-});
 async function weighMeat({ id, meat }: { id: string; meat: string[] }): Promise<void> {
   for (const line of meat) await post(id, weigh(line, 20_000 / meat.length));
 }

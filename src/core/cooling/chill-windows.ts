@@ -47,7 +47,7 @@ function warmAgain(readings: readonly Reading[], fromS: number, limitC: number) 
  * cold is added to the step that it had passed.
  * @param readings credited, in time order, from {@link PEAK_S} before the pull · @param pulledS s
  * @throws RangeError naming the field
- * @source as {@link checkCooling}; re-warming counted by the field guide, 3.5
+ * @source as {@link checkCooling}; re-warming is counted, as is usual
  */
 export function chillWindows(input: {
   readings: readonly Reading[];

@@ -213,6 +213,6 @@ class Walk {
  * in what surrounds the piece. A log that left it is believed again only when it comes back by itself (not by
  * waiting until its wrong value has become possible) and holds for five minutes. What stays on the side that
  * hurts (too low in the cook, too high in the chill) is believed instead of what came before it.
- * @source field guide 3.12; bounds after {@link answerOf}
+ * @source bounds after {@link answerOf}; limits of the fit chosen by the study of docs/model.md
  */
 export const believe = (input: BelieveInput): Belief => new Walk(input).run();

@@ -61,16 +61,6 @@ export function withOffsets(
   });
 }
 
-/** Is the probe's last check before this time not older than maxAgeS? */
-export function isCalibrated(
-  calibrations: readonly Calibration[],
-  tS: number,
-  maxAgeS: number,
-): boolean {
-  const last = inForce(calibrations, tS);
-  return last !== null && tS - last.atS <= maxAgeS;
-}
-
 /**
  * May a reading be credited by the checks of its probe: the last one before it was passed and is not older than
  * maxAgeS, and the next one after it did not find the probe wrong.

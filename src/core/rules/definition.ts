@@ -12,7 +12,8 @@ export type FigureKind =
   | 'degree_hours'
   | 'ph';
 
-type Base = { label: string; optional?: true };
+/** `former`: no judgement reads it any more; shown in a rule that carries it, and asked for in no other. */
+type Base = { label: string; optional?: true; former?: true };
 export type FigureField = Base & { as: FigureKind; min?: number; max?: number };
 export type FlagField = Base & { as: 'flag' };
 export type ChoiceField = Base & { as: 'choice'; of: Readonly<Record<string, string>> };
@@ -116,17 +117,28 @@ export const RULE_DEFINITIONS = {
     maxCPerMin: { as: 'temp_rate', label: 'steepest change', min: 0.01, max: 100 },
     /*
      * Before judgement 2 a site switched these on. Now what no core can do is never believed, and of two probes
-     * the one that helps less decides; the figures stay readable in the rules that carry them.
+     * the one that helps less decides.
      */
-    slidOut: { as: 'flag', label: 'a probe that shows the air earns nothing', optional: true },
+    slidOut: {
+      as: 'flag',
+      label: 'no longer read: a probe that shows the air',
+      optional: true,
+      former: true,
+    },
     neighbourC: {
       as: 'temp_step',
-      label: 'drifted from its neighbour by',
+      label: 'no longer read: drifted from its neighbour by',
       optional: true,
+      former: true,
       min: 0.1,
       max: 50,
     },
-    neighbourS: { as: 'seconds', label: 'for longer than', optional: true },
+    neighbourS: {
+      as: 'seconds',
+      label: 'no longer read: drifted for longer than',
+      optional: true,
+      former: true,
+    },
     /** A house probe earns credit only this long after its last check in ice or boiling water, s. */
     calibrationMaxAgeS: {
       as: 'days',
@@ -170,6 +182,7 @@ export const RULE_DEFINITIONS = {
 } as const satisfies Record<string, Fields>;
 
 export type RuleKind = keyof typeof RULE_DEFINITIONS;
+export const RULE_KINDS = Object.keys(RULE_DEFINITIONS) as RuleKind[];
 
 type ValueOf<F> = F extends { as: 'flag' }
   ? boolean

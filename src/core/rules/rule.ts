@@ -2,7 +2,6 @@ import { sodiumNitriteFromIon } from '../formula/nitrite-ion';
 import type { RuleBodyOf, RuleKind } from './definition';
 
 export type DoseRule = RuleBodyOf<'dose'>;
-export type FormulaRule = RuleBodyOf<'formula'>;
 export type FermentationRule = RuleBodyOf<'fermentation'>;
 export type LethalityRule = RuleBodyOf<'lethality'>;
 export type CureHoldRule = RuleBodyOf<'cure_hold'>;
@@ -35,15 +34,3 @@ export function doseLimits(rule: DoseRule): { minPpm: number; maxPpm: number } {
     maxPpm: sodiumNitriteFromIon(rule.maxPpm),
   };
 }
-
-export const RULE_KINDS: readonly RuleKind[] = [
-  'dose',
-  'cure_hold',
-  'uncured_smoke',
-  'come_up',
-  'lethality',
-  'cooling',
-  'probe_evidence',
-  'fermentation',
-  'formula',
-];

@@ -1,7 +1,7 @@
 import type { Reading } from '../lethality/reading';
 import type { EntryBody } from '../logbook/entry';
 import type { Line } from './batch';
-import type { Played } from './played';
+import { COOLER, HOUR, type Played } from './played';
 
 /** A change of a played batch. */
 export type Spoil = (p: Played) => Played;
@@ -64,6 +64,24 @@ export const weighedAs = (
 export const noAirLog: Spoil = facts((l) =>
   l[1].kind === 'probe_placed' && l[1].what === 'air' ? null : l,
 );
+
+/** A log of the cooler over the nine hours of the cure hold. */
+export const coolerLog = (everyS: number, tempC: (tS: number) => number): Spoil =>
+  all(
+    add(() => [
+      [HOUR, { kind: 'probe_placed', channelId: COOLER, what: 'cooler', thickest: false }],
+    ]),
+    (p) => ({
+      ...p,
+      series: {
+        ...p.series,
+        [COOLER]: Array.from({ length: (9 * HOUR) / everyS }, (_, i) => {
+          const tS = HOUR + i * everyS;
+          return { tS, tempC: tempC(tS) };
+        }),
+      },
+    }),
+  );
 
 /** The reading of a channel at a time, °C. */
 export const at = (p: Played, channel: number, tS: number) =>

@@ -3,7 +3,6 @@ import { weighed } from '../testing/batch';
 import {
   AIR,
   caseOf,
-  COOLER,
   CORE,
   HOUR,
   MIN,
@@ -16,6 +15,7 @@ import {
   add,
   all,
   between,
+  coolerLog,
   facts,
   readings,
   unweighed,
@@ -43,21 +43,7 @@ const note = (hours: number, what: 'core' | 'air' | 'cooler', tempC: number): Sp
   add(() => [[hours * HOUR, { kind: 'reading_logged', what, tempC, thickest: what === 'core' }]]);
 const noHold = without('cure_hold_started', 'cure_hold_ended');
 const cooler = (tempC: (h: number) => number): Spoil =>
-  all(
-    add(() => [
-      [HOUR, { kind: 'probe_placed', channelId: COOLER, what: 'cooler', thickest: false }],
-    ]),
-    (p) => ({
-      ...p,
-      series: {
-        ...p.series,
-        [COOLER]: Array.from({ length: 108 }, (_, i) => ({
-          tS: HOUR + i * 5 * MIN,
-          tempC: tempC(1 + i / 12),
-        })),
-      },
-    }),
-  );
+  coolerLog(5 * MIN, (tS) => tempC(tS / HOUR));
 /** After the pull the product goes on warming and cooling as these hours and temperatures say. */
 const afterPull =
   (...points: [number, number][]): Spoil =>

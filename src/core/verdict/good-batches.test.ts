@@ -2,7 +2,6 @@ import type { Line } from '../testing/batch';
 import {
   AIR,
   caseOf,
-  COOLER,
   CORE,
   HOUR,
   MIN,
@@ -19,6 +18,7 @@ import {
   all,
   at,
   between,
+  coolerLog,
   facts,
   noAirLog,
   readings,
@@ -327,21 +327,7 @@ const ways: Good[] = [
   [
     'a cooler whose door was open for ten minutes',
     {},
-    all(
-      add(() => [
-        [HOUR, { kind: 'probe_placed', channelId: COOLER, what: 'cooler', thickest: false }],
-      ]),
-      (p) => ({
-        ...p,
-        series: {
-          ...p.series,
-          [COOLER]: Array.from({ length: 540 }, (_, i) => ({
-            tS: HOUR + i * MIN,
-            tempC: i > 200 && i < 210 ? 8 : 2,
-          })),
-        },
-      }),
-    ),
+    coolerLog(MIN, (tS) => (tS > HOUR + 200 * MIN && tS < HOUR + 210 * MIN ? 8 : 2)),
   ],
   [
     'the pull written down ten minutes late',

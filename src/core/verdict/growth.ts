@@ -72,7 +72,7 @@ function between(a: Reading, b: Reading, band: Band): number {
  * Growth over the life of one piece up to toS: every stay between fromC and toC counts, before, between and
  * after cooks. What nobody measured counts for as long as it can have been: a log that begins warm, from when the
  * product was last known to be cold.
- * @source USDA FSIS Appendix A (rev. 2021), come-up time, taken over the batch's life (field guide 3.4, 3.12)
+ * @source USDA FSIS Appendix A (rev. 2021), come-up time, taken over the batch's life
  */
 export function growthOf(c: Case, log: PieceLog, toS: number, band: Band): Growth {
   const cured = c.recipe.cure !== null;

@@ -1,6 +1,5 @@
 import type { Reading } from '../lethality/reading';
 import type { Author } from '../logbook/entry';
-import type { ProbeSource } from '../probes/evidence';
 import { within } from '../probes/series-at';
 import type { Case } from './check';
 
@@ -11,7 +10,7 @@ export type Part = {
   /** The piece by name, where somebody gave one. */
   piece: string | null;
   thickest: boolean;
-  source: ProbeSource;
+  source: 'logger' | 'hand';
   readings: Reading[];
   removed: { atS: number; reason: string; by: Author } | null;
 };

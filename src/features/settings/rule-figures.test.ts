@@ -76,12 +76,24 @@ test('a changed figure is read in the unit shown; words and nothing are refused'
 
 test('an optional entry can be left out, switched and filled in', () => {
   const body = preset('probe-usual');
-  const on = withEntries(body, (p) => (p === 'slidOut' ? 'yes' : null), 'metric');
-  expect(ruleBodySchema.parse(on)).toEqual({ ...body, slidOut: true });
-  const off = withEntries(on, (p) => (p === 'slidOut' ? '' : null), 'metric');
+  const on = withEntries(body, (p) => (p === 'calibrationMaxAgeS' ? '30' : null), 'metric');
+  expect(ruleBodySchema.parse(on)).toEqual({ ...body, calibrationMaxAgeS: 30 * 86_400 });
+  const off = withEntries(on, (p) => (p === 'calibrationMaxAgeS' ? '' : null), 'metric');
   expect(off).toEqual(body);
-  const half = withEntries(body, (p) => (p === 'neighbourC' ? '8' : null), 'metric');
+});
+
+test('what no judgement reads any more is shown where a rule has it, and asked for nowhere else', () => {
+  const names = (code: string) =>
+    ruleEntries(preset(code))
+      .map((e) => e.name)
+      .filter((n) => n.startsWith('No longer read'));
+  expect(names('probe-crossed')).toHaveLength(3);
+  expect(names('probe-physics')).toEqual([]);
+  const crossed = preset('probe-crossed');
+  const half = withEntries(crossed, (p) => (p === 'neighbourC' ? '' : null), 'metric');
   expect(ruleBodySchema.safeParse(half).success).toBe(false);
+  const without = withEntries(crossed, (p) => (p.startsWith('neighbour') ? '' : null), 'metric');
+  expect(ruleBodySchema.safeParse(without).success).toBe(true);
 });
 
 test('entries stand in the order of the definition, however the database keeps them', () => {

@@ -29,6 +29,7 @@ function walk(
 ): RuleEntry[] {
   return Object.entries(fields).flatMap(([key, f]): RuleEntry[] => {
     const value = at[key];
+    if (f.former && value === undefined) return [];
     const [p, n] = [
       [...path, key],
       [...names, f.label],
@@ -43,7 +44,7 @@ function walk(
   });
 }
 
-/** Everything of a rule that can be read and changed, in the order of its definition; optional ones too. */
+/** Everything of a rule that can be read and changed, in the order of its definition; optional ones too, former ones where it has them. */
 export const ruleEntries = (body: RuleBody): RuleEntry[] =>
   walk(RULE_DEFINITIONS[body.kind] as Fields, body as unknown as Record<string, unknown>, [], []);
 

@@ -1,4 +1,4 @@
-import type { AlarmCode, AlarmRank, NoCredit, RejectReason, RunEvent, StagePlace } from '@/core';
+import type { AlarmCode, AlarmRank, NoCredit, RunEvent, StagePlace } from '@/core';
 import type { Show } from '@/ui/show';
 
 export const EVENT_WORDS: Record<RunEvent, string> = {
@@ -10,8 +10,8 @@ export const EVENT_WORDS: Record<RunEvent, string> = {
   probe_moved: 'Probe moved',
 };
 
-/** What a probe does where it is not credited. */
-export const REJECT_WORDS: Record<RejectReason | NoCredit, string> = {
+/** What a probe does where it is not credited; `jump` and `drift` stand in verdicts signed before judgement 2. */
+export const REJECT_WORDS: Record<NoCredit | 'gap' | 'jump' | 'drift', string> = {
   gap: 'is silent',
   jump: 'leaps',
   flat_line: 'stands still',

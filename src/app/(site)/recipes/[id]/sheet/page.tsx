@@ -1,20 +1,21 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
-import { CURE_LINE, fromBase, hasPoultry, sheetLimits } from '@/core';
+import { CURE_LINE, fromBase, hasPoultry } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { CureCard } from '@/features/batches/ui/CureCard';
 import { BASIS_WORDS } from '@/features/batches/ui/words';
 import { tidy } from '@/features/recipes/draft';
 import { versionsOf } from '@/features/recipes/repository';
-import { makeSheet, sheetQuery } from '@/features/recipes/sheet';
+import { sheetQuery } from '@/features/recipes/sheet';
+import { sheetOfDay } from '@/features/recipes/sheet-of-day';
 import { HangingCard } from '@/features/recipes/ui/HangingCard';
 import { IceCard } from '@/features/recipes/ui/IceCard';
 import { PrintButton } from '@/features/recipes/ui/PrintButton';
 import { SheetChooser } from '@/features/recipes/ui/SheetChooser';
 import { SheetTable } from '@/features/recipes/ui/SheetTable';
 import { StatusWord } from '@/features/recipes/ui/StatusWord';
-import { currentRules, listHouses, listScales, loadSite } from '@/features/settings/repository';
+import { loadSite } from '@/features/settings/repository';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
@@ -38,21 +39,10 @@ export default async function SheetPage({ params, searchParams }: Props) {
   const v = versions.find((x) => x.number === query.version) ?? versions[0];
   if (!v) notFound();
   const recipe = v.content;
-  const [scales, rooms, rules, site] = await Promise.all([
-    listScales(db()),
-    listHouses(db()),
-    currentRules(db()),
+  const [{ answer, rooms, room, doseRule }, site] = await Promise.all([
+    sheetOfDay(db(), recipe, query, show.settings.system),
     loadSite(db()),
   ]);
-  const room = rooms.find((r) => r.id === query.house) ?? rooms[0];
-  const answer = makeSheet(
-    recipe,
-    query,
-    show.settings.system,
-    scales,
-    room,
-    sheetLimits(rules.dose.body),
-  );
   const cure = answer.ok ? answer.sheet.lines.find((l) => l.lineId === CURE_LINE) : undefined;
   const emulsion =
     recipe.schools?.emulsifying !== undefined && recipe.schools.emulsifying !== 'none';
@@ -122,7 +112,7 @@ export default async function SheetPage({ params, searchParams }: Props) {
                   meatG={answer.sheet.meatG}
                   scale={cure.scale}
                   doseG={cure.doseG}
-                  rule={rules.dose}
+                  rule={doseRule}
                   show={show}
                 />
               </div>

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { requireRoute } from '@/features/accounts/identify';
 import { findVersion } from '@/features/recipes/repository';
-import { makeSheet, sheetQuery } from '@/features/recipes/sheet';
+import { sheetQuery } from '@/features/recipes/sheet';
+import { sheetOfDay } from '@/features/recipes/sheet-of-day';
 import { sheetPdf } from '@/features/recipes/SheetPdf';
-import { sheetLimits } from '@/core';
-import { currentRules, listHouses, listScales, loadSite } from '@/features/settings/repository';
+import { loadSite } from '@/features/settings/repository';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
@@ -19,18 +19,8 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const asked = new URL(request.url).searchParams;
   const query = sheetQuery.parse(Object.fromEntries(asked));
   const show = await showOfRequest();
-  const houses = await listHouses(db());
-  const room = houses.find((h) => h.id === query.house);
   const recipe = version.content;
-  const scales = await listScales(db());
-  const answer = makeSheet(
-    recipe,
-    query,
-    show.settings.system,
-    scales,
-    room,
-    sheetLimits((await currentRules(db())).dose.body),
-  );
+  const { answer } = await sheetOfDay(db(), recipe, query, show.settings.system);
   if (!answer.ok)
     return Response.json(
       { ok: false, code: 'bad_input', message: answer.message },
