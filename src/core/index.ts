@@ -193,16 +193,14 @@ export {
   wetBulbFromRh,
 } from './heat/psychrometrics';
 export { LivePiece } from './heat/live-piece';
+export { finishOf, forecastFinish, type Forecast } from './forecast/forecast-finish';
 export {
-  finishOf,
   fitRun,
-  forecastFinish,
   type Basis,
   type FittedRun,
-  type Forecast,
   type ForecastInput,
   type HousePrior,
-} from './forecast/forecast-finish';
+} from './forecast/fit-run';
 export type { RunChannel, RunReading } from './forecast/readings';
 export type { Target } from './forecast/run-model';
 export {

@@ -3,7 +3,8 @@ import { LivePiece } from '../heat/live-piece';
 import type { HeatStage } from '../heat/simulate-program';
 import { invertSpd } from './cholesky';
 import { fitMap } from './fit';
-import { fitRun, forecastFinish, type ForecastInput } from './forecast-finish';
+import { fitRun, type ForecastInput } from './fit-run';
+import { forecastFinish } from './forecast-finish';
 import { binChannel, Course, noiseOf, type RunReading } from './readings';
 
 const COOK: HeatStage = {

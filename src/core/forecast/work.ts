@@ -19,3 +19,13 @@ export class Work {
     if (this.left < 0) throw new OutOfWork();
   }
 }
+
+/** The answer of some work, or null when it asks for more than a forecast may take. */
+export function orOutOfWork<T>(work: () => T): T | null {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof OutOfWork) return null;
+    throw error;
+  }
+}

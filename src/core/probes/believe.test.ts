@@ -50,11 +50,11 @@ test.each([1, 10, 60, 300])('a true core every %d s is believed from end to end'
 });
 
 test.each([
-  ['one reading of 90', 60, 60, 61, () => 90, 60, 60],
-  ['a leap to 74 that lasts ten minutes', 60, 40, 50, () => 74, 40, 49],
-  ['one reading of a dead logger', 60, 60, 61, () => 0, 60, 60],
-  ['five minutes of a lost probe', 60, 60, 65, () => -20, 60, 64],
-  ['one reading of 2 °C while it cools', 60, 182, 183, () => 2, 182, 182],
+  ['one reading of 90', 60, 60, 61, (): number => 90, 60, 60],
+  ['a leap to 74 that lasts ten minutes', 60, 40, 50, (): number => 74, 40, 49],
+  ['one reading of a dead logger', 60, 60, 61, (): number => 0, 60, 60],
+  ['five minutes of a lost probe', 60, 60, 65, (): number => -20, 60, 64],
+  ['one reading of 2 °C while it cools', 60, 182, 183, (): number => 2, 182, 182],
 ] as const)(
   '%s is not believed, and what comes after is',
   (_, everyS, from, to, tempC, first, last) => {

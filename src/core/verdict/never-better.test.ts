@@ -84,12 +84,10 @@ const worse: fc.Arbitrary<Worse> = fc.oneof(
         l.map((r) => (cooking(p, r) ? r : { ...r, tS: r.tS + min * MIN })),
       ),
     ),
-  fc
-    .integer({ min: 1, max: 24 })
-    .map((k) =>
-      /* Who never put a probe into a piece owes no log of it: a placement is not taken away. */
-      lines(`line ${k} struck`, (l, i) => (i === k && l[1].kind !== 'probe_placed' ? null : l)),
-    ),
+  fc.integer({ min: 1, max: 24 }).map((k) =>
+    /* Who never put a probe into a piece owes no log of it: a placement is not taken away. */
+    lines(`line ${k} struck`, (l, i) => (i === k && l[1].kind !== 'probe_placed' ? null : l)),
+  ),
   fc
     .integer({ min: 1, max: 24 })
     .map((k) =>

@@ -18,7 +18,7 @@ const WORDS: Record<string, string> = {
   lot_taken: 'This ingredient has a lot of this number already.',
   no_such_lot: 'There is no such lot.',
   lot_outside:
-    'Outside its limit: a release lead decides, with the reason, whether it is received.',
+    'A release lead decides, with the reason, whether it is received. It is outside its limit:',
 };
 
 type Props<R> = {
@@ -54,7 +54,10 @@ export function ActionForm<R>({
     if (!answer.ok)
       return setNote({
         tone: 'bad',
-        text: [WORDS[answer.code] ?? answer.code, ...Object.values(answer.fields ?? {})].join(' '),
+        text: [
+          WORDS[answer.code] ?? answer.code,
+          Object.values(answer.fields ?? {}).join('; '),
+        ].join(' '),
       });
     if (then) return void (window.location.href = then);
     if (clear) form.reset();
@@ -72,7 +75,7 @@ export function ActionForm<R>({
       {children}
       {note && (
         <Notice tone={note.tone}>
-          <span className="break-all">{note.text}</span>
+          <span className="break-words">{note.text}</span>
         </Notice>
       )}
       <button className="button-main" disabled={busy}>

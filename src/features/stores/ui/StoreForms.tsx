@@ -84,7 +84,6 @@ export function LotForm({ ingredients }: { ingredients: Ingredient[] }) {
         <Field name="amount" label={`Amount (${mass})`} />
         <Field name="cost" label={`Cost (${unitSymbol('costPerMass', system)})`} optional />
         <Field name="useBy" label="Use by" type="date" optional />
-        <Field name="decision" label="Outside its limit? Why it is received" optional />
         {kind === 'meat' && (
           <>
             <Field name="fat" label="Fat of this lot (%)" optional />
@@ -98,6 +97,7 @@ export function LotForm({ ingredients }: { ingredients: Ingredient[] }) {
           </>
         )}
       </div>
+      <Field name="decision" label="Outside its limit? Why it is received" optional />
     </ActionForm>
   );
 }

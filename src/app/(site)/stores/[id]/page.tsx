@@ -5,14 +5,12 @@ import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
 import { siteDay } from '@/features/settings/repository';
 import { showOfRequest } from '@/features/settings/show';
+import { RECEIPT_MAX_C, tooWarm } from '@/features/stores/receipt';
 import { findLot, movesOf } from '@/features/stores/repository';
 import { untilWords } from '@/features/stores/ui/LotTable';
 import { CountForm } from '@/features/stores/ui/StoreForms';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
-
-/** Meat is usually received at this or colder, °C. */
-const USUAL_RECEIPT_C = 4;
 
 /** One lot: what came, where it went, what is left. */
 export default async function LotPage({ params }: { params: Promise<{ id: string }> }) {
@@ -23,7 +21,7 @@ export default async function LotPage({ params }: { params: Promise<{ id: string
   if (!lot) notFound();
   const moves = await movesOf(db(), lot.id);
   const today = await siteDay(db(), nowS());
-  const warm = lot.kind === 'meat' && (lot.receivedTempC ?? 0) > USUAL_RECEIPT_C;
+  const warm = tooWarm(lot.kind, lot.receivedTempC);
   const facts: [string, string][] = [
     ['Supplier', lot.supplier],
     ['Received', `${show.date(lot.receivedAt.getTime() / 1000)}, by ${lot.recordedByName}`],
@@ -31,7 +29,7 @@ export default async function LotPage({ params }: { params: Promise<{ id: string
       'On receipt',
       lot.receivedTempC === null
         ? 'not measured'
-        : `${show.temp(lot.receivedTempC)}${warm ? `, warmer than the usual ${show.temp(USUAL_RECEIPT_C)}` : ''}`,
+        : `${show.temp(lot.receivedTempC)}${warm ? `, warmer than the usual ${show.temp(RECEIPT_MAX_C)}` : ''}`,
     ],
     ['Amount', show.mass(lot.amountG)],
     ['Left', `${show.mass(lot.leftG)} (${show.other('mass', lot.leftG)})`],
