@@ -364,10 +364,11 @@ test('lines move with the keyboard, and nonsense is refused under its field', as
   await page.getByRole('button', { name: 'Move addition 1', exact: true }).focus();
   const spoken = page.locator('[id^=DndLiveRegion]');
   await page.keyboard.press('Space');
-  await expect(spoken.filter({ hasText: 'Picked up' })).toHaveCount(1);
+  await expect(spoken.filter({ hasText: /(from|at) place 1 of/ })).toHaveCount(1);
   await page.keyboard.press('ArrowDown');
-  await expect(spoken.filter({ hasText: 'was moved over' })).toHaveCount(1);
+  await expect(spoken.filter({ hasText: 'Now at place 2 of' })).toHaveCount(1);
   await page.keyboard.press('Space');
+  await expect(spoken.filter({ hasText: 'Put down at place 2 of' })).toHaveCount(1);
   await expect(first).toHaveValue('Hazelnuts, roasted');
 
   await field(page, 'Meat block', 'Share').fill('abc');
@@ -447,7 +448,7 @@ test('stores: received, counted, kept while in use', async ({ page }) => {
   await receive.getByLabel('Amount (kg)').fill('2,5');
   await receive.getByLabel(/Outside its limit/).fill('it will be fine');
   await receive.getByRole('button', { name: 'Receive this lot' }).click();
-  await expect(receive.getByText(/a release lead decides.*warmer than 4 °C/)).toBeVisible();
+  await expect(receive.getByText(/A release lead decides.*warmer than 4 °C/)).toBeVisible();
   const lots = page.getByRole('region', { name: 'Lots', exact: true });
   await lots.getByRole('listitem').filter({ hasText: 'lot N-1' }).getByRole('link').click();
   await expect(page.getByText('2.5 kg', { exact: true })).toBeVisible();

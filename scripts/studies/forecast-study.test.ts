@@ -1,11 +1,10 @@
 import { forecastStudy } from './forecast-study';
 
-test('a small study keeps the claim: misses under 5 % or 3 min, 70 to 95 % inside the band', () => {
+test('a small study keeps the claim: misses under 5 % or 3 min, and the band, made for meat that is no model, holds', () => {
   const rows = forecastStudy(10, [0.6, 0.8]);
   expect(rows.every((r) => r.withinClaim)).toBe(true);
   const inside = rows.reduce((sum, r) => sum + r.inBand * r.runs, 0);
   const runs = rows.reduce((sum, r) => sum + r.runs, 0);
   expect(runs).toBeGreaterThan(70);
-  expect(inside / runs).toBeGreaterThan(0.7);
-  expect(inside / runs).toBeLessThan(0.96);
+  expect(inside / runs).toBeGreaterThan(0.9);
 });

@@ -194,11 +194,13 @@ export {
 } from './heat/psychrometrics';
 export { LivePiece } from './heat/live-piece';
 export { finishOf, forecastFinish, type Forecast } from './forecast/forecast-finish';
+export { bandScale, scoreOf, type BandScore } from './forecast/band-scale';
 export {
   fitRun,
   type Basis,
   type FittedRun,
   type ForecastInput,
+  type FitBasis,
   type HousePrior,
 } from './forecast/fit-run';
 export type { RunChannel, RunReading } from './forecast/readings';

@@ -7,7 +7,9 @@ import {
   closestCenter,
   useSensor,
   useSensors,
+  type Announcements,
   type DragEndEvent,
+  type UniqueIdentifier,
 } from '@dnd-kit/core';
 import {
   SortableContext,
@@ -25,6 +27,18 @@ type Props = {
   children: ReactNode;
 };
 
+/** What is read out while a line moves: its place in the list, and where it was put down. */
+function spokenPlaces(ids: string[]): Announcements {
+  const place = (id: UniqueIdentifier | undefined) =>
+    `place ${ids.indexOf(String(id)) + 1} of ${ids.length}`;
+  return {
+    onDragStart: ({ active }) => `Picked up from ${place(active.id)}.`,
+    onDragOver: ({ over }) => (over ? `Now at ${place(over.id)}.` : 'Outside the list.'),
+    onDragEnd: ({ active, over }) => `Put down at ${place((over ?? active).id)}.`,
+    onDragCancel: ({ active }) => `Left at ${place(active.id)}.`,
+  };
+}
+
 /** A list whose lines are moved with the pointer, or with space and the arrow keys on their handle. */
 export function SortableList({ ids, onMove, children }: Props) {
   const id = useId();
@@ -37,7 +51,13 @@ export function SortableList({ ids, onMove, children }: Props) {
     if (from >= 0 && to >= 0 && from !== to) onMove(from, to);
   };
   return (
-    <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
+    <DndContext
+      id={id}
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      accessibility={{ announcements: spokenPlaces(ids) }}
+      onDragEnd={moved}
+    >
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
         {children}
       </SortableContext>

@@ -3,12 +3,18 @@ import type { HeatStage } from '../heat/simulate-program';
 import { QuantityError, requireFinite } from '../guard';
 import type { LethalityModel } from '../lethality/lethality';
 import { fitMap } from './fit';
+import type { BandScore } from './band-scale';
+import { surprises, type KnownMiss, type ModelError } from './model-error';
+import { parametersOf } from './parameters';
 import { Course, binChannel, binWidthS, noiseOf, type Binned, type RunReading } from './readings';
 import { runModel, type Factors, type RunCase } from './run-model';
 import { MOST_STEPS, Work, orOutOfWork } from './work';
 
-/** What a house has taught in earlier runs: factor on the film coefficient and its spread (ln). */
-export type HousePrior = { h: number; lnSd: number; runs: number };
+/**
+ * What a house has taught in earlier runs: factor on the film coefficient and its spread (ln), and how its
+ * forecasts of this kind of product did.
+ */
+export type HousePrior = { h: number; lnSd: number; runs: number; scores?: readonly BandScore[] };
 
 export type ForecastInput = {
   product: HeatProduct;
@@ -34,29 +40,26 @@ export type Basis = {
   airReadings: number;
   /** Spread of the fit's misses, °C; null without core readings. */
   missC: number | null;
-  factors: Omit<Factors, 'futureAirC'>;
+  factors: Factors;
   /** Earlier runs of the house that it began from. */
   houseRuns: number;
+  /** Earlier forecasts with about as much time left that the width of the band rests on. */
+  bandRuns: number;
   converged: boolean;
 };
 
-/** Spread of what is not known before the run: natural logarithms, °C for the last two. */
-const PRIOR = {
-  h: 0.2,
-  conductivity: 0.07,
-  diameter: 0.035,
-  evaporation: 0.25,
-  startC: 0.5,
-  offCentre: 0.35,
-} as const;
-/** What a good model still misses in one bin, °C: it keeps long logs from being believed too much. */
-const MODEL_MISS_C = 0.04;
-/** Spread of the mean air to come, °C: where the house shows how it holds a set point at least this, else so much. */
-const AIR_AHEAD_C = { least: 0.05, few: 0.3, unread: 0.8 };
-const AIR_WINDOW_S = 1800;
-const LEAP_C = 2;
+/** What a good model still misses, °C; it hangs together for as long as the piece takes to follow its surface. */
+const MODEL_MISS_C = 0.5;
+/** First root squared of the answer to a step at a Biot number of 3, and a usual diffusivity, m²/s. */
+const ROOT2 = 3.3;
+const DIFFUSIVITY_M2_S = 1.15e-7;
+/** A mean of many readings is still no better than this, °C. */
+const LEAST_NOISE_C = 0.02;
 const THIN_BINS = 6;
 const THIN_RISE_C = 12;
+
+/** What a fit rests on, before anything is asked of it. */
+export type FitBasis = Omit<Basis, 'status' | 'bandRuns'>;
 
 export type FittedRun = {
   run: RunCase;
@@ -65,39 +68,19 @@ export type FittedRun = {
   theta: number[];
   /** Standard deviation of each parameter and their correlation, as a covariance. */
   covariance: number[][];
-  basis: Omit<Basis, 'status'>;
-  airAheadC: number;
+  basis: FitBasis;
+  scores: readonly BandScore[];
+  /** Air as it was read, by bins. */
+  airRead: Binned;
+  /** The model's own error, and what is known of it now. */
+  error: ModelError;
+  known: KnownMiss;
   /** The model can have made these readings. */
   explained: boolean;
 };
 
-/** As far as a parameter may lie from what is usual, in its spreads. */
-const FAR = 4;
 /** Readings that the best fit misses by more than this on the mean are none of a core in this air, °C. */
 const UNEXPLAINED_C = 2.5;
-const NO_THETA = [0, 0, 0, 0, 0.6, 0, 0];
-
-function factorsWith(house: HousePrior | undefined): (theta: readonly number[]) => Factors {
-  const lnH = house ? Math.log(house.h) : 0;
-  const sdH = house?.lnSd ?? PRIOR.h;
-  return (theta) =>
-    factorsAt(
-      theta.map((v) => Math.min(FAR, Math.max(-FAR, v))),
-      lnH,
-      sdH,
-    );
-}
-
-const factorsAt = (t: readonly number[], lnH: number, sdH: number): Factors => ({
-  h: Math.exp(lnH + sdH * t[0]!),
-  conductivity: Math.exp(PRIOR.conductivity * t[1]!),
-  diameter: Math.exp(PRIOR.diameter * t[2]!),
-  startC: PRIOR.startC * t[3]!,
-  offCentre: Math.abs(PRIOR.offCentre * t[4]!),
-  evaporation: t[5] === undefined ? 1 : Math.exp(PRIOR.evaporation * t[5]),
-  futureAirC: t[6] ?? 0,
-});
-
 /**
  * Fits the model to a run's own readings: film coefficient, conductivity, diameter, temperature at the
  * start, place of the probe and, where water leaves, how freely. Without core readings it is the nominal
@@ -123,17 +106,18 @@ export function fitRun(input: ForecastInput): FittedRun {
     model: input.model,
     work: new Work(MOST_STEPS.fit),
   };
-  const factorsOf = factorsWith(input.house);
+  const { start, factorsOf } = parametersOf(input);
   const noiseC = noiseOf(input.readings, 'core');
   const observeS = core.map((b) => b.tS);
-  const sdC = core.map((b) => Math.hypot(noiseC / Math.sqrt(b.count), MODEL_MISS_C));
+  const sdC = core.map((b) => Math.hypot(noiseC / Math.sqrt(b.count), LEAST_NOISE_C));
+  const error = errorOf(input.product);
   const missesOf = (theta: readonly number[]) =>
     runModel(run, factorsOf(theta), observeS, null).probe.map((t, i) => t - core[i]!.tempC);
-  const evaporates = (input.product.casingPermeability ?? 1) > 0;
-  const start = new Array<number>(evaporates ? 6 : 5).fill(0);
-  start[4] = 0.6;
   const made = orOutOfWork(() => {
-    const found = fitMap((theta) => missesOf(theta).map((m, i) => m / sdC[i]!), start);
+    const found = fitMap(
+      (theta) => surprises(missesOf(theta), observeS, sdC, error).surprise,
+      start,
+    );
     return { found, misses: missesOf(found.theta) };
   });
   const fit = made?.found ?? null;
@@ -142,30 +126,34 @@ export function fitRun(input: ForecastInput): FittedRun {
     core.length > 1
       ? Math.max(...core.map((b) => b.tempC)) - Math.min(...core.map((b) => b.tempC))
       : 0;
-  const theta = fit?.theta ?? NO_THETA.slice(0, start.length);
-  const { futureAirC: _, ...factors } = factorsOf(theta);
+  const theta = fit?.theta ?? start;
+
   const missC =
     misses.length === 0
       ? null
       : Math.sqrt(misses.reduce((sum, m) => sum + m * m, 0) / misses.length);
+  const { known } = surprises(misses, misses.length > 0 ? observeS : [], sdC, error);
   const thin = core.length < THIN_BINS || riseC < THIN_RISE_C;
   return {
     run,
     core,
     factorsOf,
     theta,
-    /* Misses that are larger than the noise, or hang together, widen everything that was learned. */
+    /* Misses that are larger than was thought widen everything that was learned. */
     covariance: (fit?.covariance ?? []).map((row) =>
-      row.map((v) => v * Math.max(1, fit!.meanSquare) * hangTogether(misses)),
+      row.map((v) => v * Math.max(1, fit!.meanSquare)),
     ),
+    error: { ...error, sdC: error.sdC * Math.sqrt(Math.max(1, fit?.meanSquare ?? 1)) },
+    known: misses.length > 0 ? known : { ...known, tS: nowS },
     explained: fit !== null && !(missC !== null && missC > UNEXPLAINED_C),
-    airAheadC: airAhead(air, nowS),
+    airRead: air,
+    scores: input.house?.scores ?? [],
     basis: {
       madeFrom: core.length === 0 ? 'program' : thin ? 'thin' : 'fitted',
       coreReadings: core.reduce((sum, b) => sum + b.count, 0),
       airReadings: air.reduce((sum, b) => sum + b.count, 0),
       missC,
-      factors,
+      factors: factorsOf(theta),
       houseRuns: input.house?.runs ?? 0,
       converged: fit?.converged ?? false,
     },
@@ -186,32 +174,8 @@ function houseLag(air: Binned, first: HeatStage): number {
   return there ? Math.min(LONGEST_LAG_S, there.tS - start.tS) : 0;
 }
 
-/** How much less a row of misses says because neighbours are alike: (1 + ρ)/(1 − ρ) of their lag-1 correlation. */
-function hangTogether(misses: Float64Array): number {
-  if (misses.length < 8) return 1;
-  let together = 0;
-  let alone = 0;
-  for (let i = 0; i < misses.length; i += 1) {
-    alone += misses[i]! ** 2;
-    if (i > 0) together += misses[i]! * misses[i - 1]!;
-  }
-  const rho = Math.min(0.9, Math.max(0, together / Math.max(alone, 1e-12) - 0.1));
-  return (1 + rho) / (1 - rho);
-}
-
-/** Spread of the mean air to come, °C, from how far the house has swung lately. */
-function airAhead(air: Binned, nowS: number): number {
-  const window = air.filter((b) => b.tS > nowS - AIR_WINDOW_S);
-  if (window.length === 0) return AIR_AHEAD_C.unread;
-  /* A new set point is no swing: only what came after the last leap counts. */
-  const leap = window.findLastIndex(
-    (b, i) => i > 0 && Math.abs(b.tempC - window[i - 1]!.tempC) > LEAP_C,
-  );
-  const recent = window.slice(Math.max(0, leap));
-  if (recent.length < 3) return AIR_AHEAD_C.few;
-  const mean = recent.reduce((sum, b) => sum + b.tempC, 0) / recent.length;
-  const swing = Math.sqrt(
-    recent.reduce((sum, b) => sum + (b.tempC - mean) ** 2, 0) / (recent.length - 1),
-  );
-  return Math.max(AIR_AHEAD_C.least, swing / 2);
+/** The model's own error for a piece: a thick one hides a change at its surface for longer. */
+function errorOf(product: HeatProduct): ModelError {
+  const radiusM = product.diameterMm / 2000;
+  return { sdC: MODEL_MISS_C, memoryS: radiusM ** 2 / (ROOT2 * DIFFUSIVITY_M2_S) };
 }

@@ -17,6 +17,8 @@ export type Fit = {
 const STEP = 0.05;
 const MOST_ITERATIONS = 12;
 const FAR = 4;
+/** A step that betters the fit by less than this, in squares of a spread, was the last. */
+const LITTLE = 0.02;
 
 const squares = (r: Float64Array) => r.reduce((sum, v) => sum + v * v, 0);
 const cost = (r: Float64Array, theta: readonly number[]) =>
@@ -70,11 +72,12 @@ export function fitMap(residuals: Residuals, start: readonly number[]): Fit {
     const next = theta.map((v, p) => Math.min(FAR, Math.max(-FAR, v + step[p]!)));
     const moved = Math.max(...next.map((v, p) => Math.abs(v - theta[p]!)));
     const tried = residuals(next);
-    if (cost(tried, next) <= cost(r, theta)) {
+    const better = cost(r, theta) - cost(tried, next);
+    if (better >= 0) {
       theta = next;
       r = tried;
       damping = Math.max(1e-4, damping / 8);
-      converged = moved < 0.02;
+      converged = moved < 0.02 || better < LITTLE;
       if (!converged) j = jacobian(residuals, theta, r);
     } else {
       damping *= 10;

@@ -1,7 +1,11 @@
 import { QuantityError, requireFinite, requirePositive } from '../guard';
+import { spreadAhead } from './air-ahead';
+import { bandScale } from './band-scale';
 import { fitRun, type Basis, type FittedRun, type ForecastInput } from './fit-run';
+import { missAt } from './model-error';
 import type { Binned } from './readings';
-import { runModel, type Target } from './run-model';
+import { AS_EXPECTED, runModel, type Ahead, type Target } from './run-model';
+import { fitSides, sidesOf, together, type Finish } from './sides';
 import { MOST_STEPS, Work, orOutOfWork } from './work';
 
 export type Forecast = {
@@ -14,8 +18,10 @@ export type Forecast = {
 
 /** Least spread of any forecast: a reading is due only every so often, and shells are finite. */
 const LEAST_SD = { s: 6, share: 0.001 };
-/** Spread that each change of stage ahead adds: a person goes on when a person comes, s. */
-const CHANGE_SD_S = 45;
+/** Spread that each change of stage ahead adds: a person goes on when a person comes, a house follows as it can, s. */
+const CHANGE_SD_S = 240;
+/** Spread of the film in a stage that has not begun: another fan, another humidity, ln. */
+const LATER_LN_H = 0.15;
 const Z90 = 1.2815515655446004;
 
 /** Time at which the bins themselves show a core target, or null. */
@@ -32,66 +38,75 @@ function shownS(core: Binned, target: Target): number | null {
 
 /**
  * When a fitted run meets a target, with the band that its remaining uncertainty makes: the covariance of
- * the fit, and of the air to come, carried to the time through the model's slope.
+ * the fit, the model's own error, the air and the stages to come, carried to the time through the model; then
+ * scaled by how earlier forecasts of this house and kind of product did.
  */
 export function finishOf(fitted: FittedRun, target: Target): Forecast {
   const none: Forecast = {
     p10S: null,
     p50S: null,
     p90S: null,
-    basis: { ...fitted.basis, status: 'unexplained' },
+    basis: { ...fitted.basis, bandRuns: 0, status: 'unexplained' },
   };
   /* What the core has shown needs no model. */
   const shown = shownS(fitted.core, target);
   if (shown !== null)
-    return { p10S: shown, p50S: shown, p90S: shown, basis: { ...fitted.basis, status: 'reached' } };
+    return { p10S: shown, p50S: shown, p90S: shown, basis: { ...none.basis, status: 'reached' } };
   if (!fitted.explained) return none;
   const run = { ...fitted.run, work: new Work(MOST_STEPS.target) };
   return orOutOfWork(() => aheadOf({ ...fitted, run }, target)) ?? none;
 }
 
 function aheadOf(fitted: FittedRun, target: Target): Forecast {
-  const { run, theta, covariance, factorsOf, airAheadC } = fitted;
-  const basis = (status: Basis['status']): Basis => ({ ...fitted.basis, status });
-  const finish = (t: readonly number[], airC = 0) =>
-    runModel(run, { ...factorsOf(t), futureAirC: airC }, [], target).finishS;
-  const ahead = runModel(run, factorsOf(theta), [], target);
-  const { finishS } = ahead;
-  if (finishS === null) return { p10S: null, p50S: null, p90S: null, basis: basis('unreachable') };
-  let unsure = false;
-  const slope = (at: (h: number) => number | null, h: number): number => {
-    const up = at(h);
-    if (up !== null) return (up - finishS) / h;
-    unsure = true;
-    const down = at(-h);
-    return down === null ? 0 : (finishS - down) / h;
-  };
-  const slopes = theta.map((_, p) =>
-    slope(
-      (h) => finish(theta.map((v, q) => (q === p ? v + h : v))),
-      Math.min(1, 0.5 * Math.sqrt(covariance[p]![p]!)),
+  const { run, theta, factorsOf } = fitted;
+  const near = runModel(run, factorsOf(theta), [], target);
+  const miss = missAt(fitted.known, near.finishS ?? run.nowS, fitted.error);
+  const runOf = ({
+    theta: t = theta,
+    coreC = 0,
+    ...change
+  }: { theta?: readonly number[] } & Partial<Ahead>) =>
+    runModel(run, factorsOf(t), [], target, {
+      ...AS_EXPECTED,
+      ...change,
+      coreC: coreC - miss.meanC,
+    });
+  const at: Finish = (change) => runOf(change).finishS;
+  const middle = runOf({});
+  const { finishS } = middle;
+  const leftS = Math.max(0, (finishS ?? Infinity) - run.nowS);
+  const { scale, from } = bandScale(fitted.scores, leftS);
+  const basis = (status: Basis['status']): Basis => ({ ...fitted.basis, bandRuns: from, status });
+  const spread = spreadAhead(fitted, middle.stageEndsS, leftS);
+  if (finishS === null) {
+    const [airC, laterAirC] = [Z90 * scale * spread.presentC, Z90 * scale * spread.laterC];
+    return { p10S: at({ airC, laterAirC }), p50S: null, p90S: null, basis: basis('unreachable') };
+  }
+  const changes = middle.stageEndsS.filter((s) => s > run.nowS && s < finishS - 1).length;
+  const always = Math.hypot(Math.sqrt(changes) * CHANGE_SD_S, LEAST_SD.s + LEAST_SD.share * leftS);
+  const { earlyS, lateS } = together([
+    { earlyS: always, lateS: always },
+    fitSides(fitted, at, finishS),
+    sidesOf((sign) => at({ airC: sign * spread.presentC }), finishS),
+    sidesOf(
+      (sign) => at({ laterAirC: sign * spread.laterC, laterLnH: sign * LATER_LN_H }),
+      finishS,
     ),
-  );
-  let variance = (slope((h) => finish(theta, h), airAheadC) * airAheadC) ** 2;
-  for (let p = 0; p < slopes.length; p += 1)
-    for (let q = 0; q < slopes.length; q += 1)
-      variance += slopes[p]! * slopes[q]! * covariance[p]![q]!;
-  const leftS = Math.max(0, finishS - run.nowS);
-  const changes = ahead.stageEndsS.filter((s) => s > run.nowS && s < finishS - 1).length;
-  const sdS = Math.sqrt(
-    Math.max(0, variance) + changes * CHANGE_SD_S ** 2 + (LEAST_SD.s + LEAST_SD.share * leftS) ** 2,
-  );
-  const share = leftS > 0 ? sdS / leftS : Infinity;
+    sidesOf((sign) => at({ coreC: sign * Math.sqrt(miss.varianceC2) }), finishS),
+  ]);
   const p50S = Math.max(run.nowS, finishS);
-  const late = share < 0.6 ? leftS * Math.exp(Z90 * share) : leftS + Z90 * sdS;
   return {
-    p10S: Math.max(run.nowS, finishS - Z90 * sdS),
+    p10S: Math.max(run.nowS, finishS - Z90 * scale * earlyS),
     p50S,
     /* Where a slightly worse house never gets there, the late end stays open. */
-    p90S: unsure ? null : run.nowS + late,
+    p90S: lateS === null ? null : p50S + lateEnd(leftS, Z90 * scale * lateS),
     basis: basis('forecast'),
   };
 }
+
+/** A late side beyond the middle: of what is left, by a factor, as long as it is no great part of it. */
+const lateEnd = (leftS: number, sideS: number): number =>
+  leftS > 0 && sideS < 0.75 * leftS ? leftS * Math.expm1(sideS / leftS) : sideS;
 
 /**
  * When a run will meet a target, as a time with a band, from the model fitted to the run's own readings:

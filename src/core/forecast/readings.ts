@@ -7,7 +7,7 @@ export type RunReading = { tS: number; channel: RunChannel; tempC: number };
 export type Binned = { tS: number; tempC: number; count: number }[];
 
 const BELIEVABLE_C = { low: -40, high: 190 };
-const MOST_BINS = 150;
+const MOST_BINS = 120;
 const SHORTEST_BIN_S = 60;
 /** Air readings further apart than this say nothing of the time between, s. */
 const AIR_GAP_S = 1200;
@@ -78,10 +78,14 @@ export class Course {
     return a.tempC + ((tS - a.tS) / (b.tS - a.tS)) * (b.tempC - a.tempC);
   }
 
-  /** Mean over the last spanS before tS, or null. */
-  meanBefore(tS: number, spanS: number): number | null {
-    const recent = this.bins.filter((b) => b.tS > tS - spanS && b.tS <= tS);
-    if (recent.length === 0) return null;
-    return recent.reduce((sum, b) => sum + b.tempC, 0) / recent.length;
+  /** Mean and median from one time to another, or null where nothing was read. */
+  levelsBetween(fromS: number, toS: number): { meanC: number; medianC: number } | null {
+    const within = this.bins.filter((b) => b.tS > fromS && b.tS <= toS).map((b) => b.tempC);
+    if (within.length === 0) return null;
+    within.sort((a, b) => a - b);
+    return {
+      meanC: within.reduce((sum, t) => sum + t, 0) / within.length,
+      medianC: within[within.length >> 1]!,
+    };
   }
 }

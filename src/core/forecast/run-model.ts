@@ -7,6 +7,7 @@ import { cylinderOf, type HeatProduct } from '../heat/product';
 import type { HeatStage } from '../heat/simulate-program';
 import { stageEnd, type EndCheck, type EndReason } from '../heat/stage-end';
 import type { Surroundings } from '../heat/surface';
+import { settledFromS } from './air-ahead';
 import type { Course } from './readings';
 import type { Work } from './work';
 
@@ -17,7 +18,7 @@ export type Target =
   /** The end of a stage, by its own conditions. */
   | { stage: number };
 
-/** What may differ from the nominal product and house; 1 and 0 are as given. */
+/** What may differ from the nominal product and house, and is fitted; 1 and 0 are as given. */
 export type Factors = {
   h: number;
   conductivity: number;
@@ -27,9 +28,22 @@ export type Factors = {
   startC: number;
   /** How far the probe sits from the core towards a tenth of the radius, squared; 0 at the core. */
   offCentre: number;
-  /** Added to the air from now on, °C. */
-  futureAirC: number;
+  /** Once more on the film coefficient, in the present stage: its fan and its damper are its own. */
+  presentH: number;
 };
+
+/** What may come otherwise than expected from now on, °C. */
+export type Ahead = {
+  /** Added to the air, and once more to that of stages yet to begin. */
+  airC: number;
+  laterAirC: number;
+  /** ln of what the film of later stages is multiplied with. */
+  laterLnH: number;
+  /** Added to the core: what the model is known to miss. */
+  coreC: number;
+};
+
+export const AS_EXPECTED: Ahead = { airC: 0, laterAirC: 0, laterLnH: 0, coreC: 0 };
 
 export type RunCase = {
   product: HeatProduct;
@@ -46,6 +60,10 @@ export type RunCase = {
   work: Work;
 };
 
+/** The stage that runs now, where its start was recorded and others came before it; null otherwise. */
+export const presentOf = (c: Pick<RunCase, 'stageStartsS'>): number | null =>
+  c.stageStartsS && c.stageStartsS.length > 1 ? c.stageStartsS.length - 1 : null;
+
 export type ModelRun = {
   /** Probe at each observation time, °C. */
   probe: Float64Array;
@@ -59,12 +77,15 @@ const PROBE_RADIUS = 0.1;
 const HORIZON_S = 72 * 3600;
 const STEP_PAST_S = 300;
 /** The further ahead, the longer the steps may be: the crossing is found on a straight line within one. */
-const aheadStepS = (aheadS: number) => Math.min(300, Math.max(60, aheadS / 40));
+const aheadStepS = (aheadS: number) => Math.min(1200, Math.max(60, aheadS / 40));
 /** A house closes 63 % of the way to a new set point in this time. Usual; learned where readings are. */
 const AIR_LAG_S = 420;
-const SETTLED_S = 1500;
+/** The air of a stage tells nothing of its set point before this much of it, s. */
+const LEAST_SETTLED_S = 300;
 const RECENT_S = 900;
 const MOST_BIAS_C = 8;
+/** Over this time a door that is opened now and then comes to be counted on, s. */
+const DOORS_S = 1800;
 
 const shaped = (product: HeatProduct, f: Factors): CylinderSpec => {
   const spec = cylinderOf(product, SHELLS);
@@ -95,7 +116,9 @@ class Walk {
   private stageStartS = 0;
   private ahead: MediumAt | null = null;
   private aheadFromS = 0;
+  /** How far off its set point the house holds its air, °C, and how much opened doors take from its mean. */
   private bias = 0;
+  private doors = 0;
   /** Air and vapour of a moment ago, and the vapour when the stage began: a house takes its time to leave them. */
   private lastC = 0;
   private lastVapourPa = 0;
@@ -107,6 +130,7 @@ class Walk {
     private readonly c: RunCase,
     private readonly f: Factors,
     private readonly target: Target | null,
+    private readonly coming: Ahead,
   ) {
     this.body = new Cylinder(shaped(c.product, f));
     this.marcher = new Marcher(this.body, 0, 0.1);
@@ -124,11 +148,15 @@ class Walk {
     const read = s.medium === 'air' && !s.elsewhere;
     const { last } = this.c.air;
     const air = read && last && tS - last.tS < RECENT_S ? last.tempC : null;
-    const settled = tS - this.stageStartS >= SETTLED_S && this.stageStartS <= this.c.nowS;
-    const recent = settled && read ? this.c.air.meanBefore(tS, RECENT_S) : null;
-    if (!read) this.bias = 0;
-    else if (recent !== null)
-      this.bias = Math.max(-MOST_BIAS_C, Math.min(MOST_BIAS_C, recent - s.airC));
+    const fromS = settledFromS(this.stageStartS, this.c.houseLagS, tS);
+    const settled = tS - fromS >= LEAST_SETTLED_S && this.stageStartS <= this.c.nowS;
+    const recent = settled && read ? this.c.air.levelsBetween(fromS, tS) : null;
+    const off = (levelC: number) => Math.max(-MOST_BIAS_C, Math.min(MOST_BIAS_C, levelC - s.airC));
+    if (!read) this.bias = this.doors = 0;
+    else if (recent !== null) {
+      this.bias = off(recent.medianC);
+      this.doors = off(recent.meanC) - this.bias;
+    }
     const ramp = s.rampS !== undefined;
     this.aheadFromS = ramp ? this.stageStartS : tS;
     const { houseLagS, nowS } = this.c;
@@ -140,14 +168,14 @@ class Walk {
   }
 
   private medium = (tS: number, out: Surroundings): void => {
-    const { c, f } = this;
+    const { c, f, coming } = this;
     const s = c.stages[this.stage]!;
     const measured = s.medium === 'air' && !s.elsewhere && tS <= c.nowS ? c.air.valueAt(tS) : null;
     if (measured === null) {
       this.ahead ??= this.aheadOf(this.marcher.tS);
       this.ahead(tS - this.aheadFromS, out);
       if (tS > c.nowS && s.medium === 'air') {
-        out.mediumC += this.bias + f.futureAirC;
+        out.mediumC += this.bias + coming.airC + (this.stageStartS > c.nowS ? coming.laterAirC : 0);
         out.vapourPa = this.vapourAhead(s, tS, out.mediumC);
       }
     } else {
@@ -159,6 +187,8 @@ class Walk {
         wet === null ? vapourOf(s, measured) : vapourFromWetBulb(measured, Math.min(wet, measured));
     }
     out.hWm2K *= f.h;
+    if (this.stageStartS > c.nowS) out.hWm2K *= Math.exp(coming.laterLnH);
+    else if (this.stage === presentOf(c)) out.hWm2K *= f.presentH;
     this.lastC = out.mediumC;
     this.lastVapourPa = out.vapourPa;
   };
@@ -172,8 +202,15 @@ class Walk {
     return Math.min(saturationPa(mediumC), set + (this.vapourFromPa - set) * left);
   }
 
+  /** Core as the piece is believed to have it: the model's, less what it is known to miss from now on. */
+  private get coreC(): number {
+    const ahead = this.marcher.tS >= this.c.nowS - 1e-6;
+    return this.body.coreC + (ahead ? this.coming.coreC : 0);
+  }
+
   private stand() {
-    const { coreC, lossFraction, wetness } = this.body;
+    const { lossFraction, wetness } = this.body;
+    const { coreC } = this;
     return {
       elapsedS: this.marcher.tS - this.stageStartS,
       coreC,
@@ -193,7 +230,7 @@ class Walk {
   }
 
   private countLogs(before: Moment): void {
-    const now = { tS: this.marcher.tS, tempC: this.body.coreC };
+    const now = { tS: this.marcher.tS, tempC: this.coreC };
     this.logs = before.logs + pieceLogs(this.c.model ?? SALMONELLA, before, now);
   }
 
@@ -202,7 +239,7 @@ class Walk {
     const { endCoreC, endLogs } = this.c.stages[this.stage]!;
     const share =
       why === 'core'
-        ? shareOf(before.tempC, this.body.coreC, endCoreC!)
+        ? shareOf(before.tempC, this.coreC, endCoreC!)
         : why === 'logs'
           ? shareOf(before.logs, this.logs, endLogs!)
           : 1;
@@ -218,8 +255,8 @@ class Walk {
     if ('logs' in t) return this.logs >= t.logs;
     if ('coreC' in t)
       return t.falling
-        ? this.warmest > t.coreC && this.body.coreC <= t.coreC && this.body.coreC < this.warmest - 1
-        : this.body.coreC >= t.coreC;
+        ? this.warmest > t.coreC && this.coreC <= t.coreC && this.coreC < this.warmest - 1
+        : this.coreC >= t.coreC;
     return false;
   }
 
@@ -238,7 +275,7 @@ class Walk {
     while (marcher.tS < c.nowS + HORIZON_S) {
       const inPast = marcher.tS < c.nowS - 1e-6;
       if (!inPast && seen >= observeS.length && (finishS !== null || !this.target)) break;
-      const before: Moment = { tS: marcher.tS, tempC: body.coreC, logs: this.logs };
+      const before: Moment = { tS: marcher.tS, tempC: this.coreC, logs: this.logs };
       const stops = [
         seen < observeS.length ? observeS[seen]! : Infinity,
         inPast ? c.nowS : Infinity,
@@ -253,7 +290,7 @@ class Walk {
       this.countLogs(before);
       const why = this.over();
       if (why !== null && !inPast) this.endWithin(before, dtS, why);
-      this.warmest = Math.max(this.warmest, body.coreC);
+      this.warmest = Math.max(this.warmest, this.coreC);
       while (seen < observeS.length && observeS[seen]! <= marcher.tS + 1e-6) look();
       if (finishS === null && this.met()) finishS = this.crossing(before);
       if (why === null) continue;
@@ -284,7 +321,7 @@ class Walk {
     const t = this.target!;
     const dt = this.marcher.tS - before.tS;
     if ('logs' in t) return before.tS + dt * shareOf(before.logs, this.logs, t.logs);
-    if ('coreC' in t) return before.tS + dt * shareOf(before.tempC, this.body.coreC, t.coreC);
+    if ('coreC' in t) return before.tS + dt * shareOf(before.tempC, this.coreC, t.coreC);
     return this.marcher.tS;
   }
 }
@@ -295,4 +332,5 @@ export const runModel = (
   f: Factors,
   observeS: readonly number[],
   target: Target | null,
-): ModelRun => new Walk(c, f, target).run(observeS);
+  coming: Ahead = AS_EXPECTED,
+): ModelRun => new Walk(c, f, target, coming).run(observeS);

@@ -7,7 +7,7 @@ export class OutOfWork extends Error {
 }
 
 /** Steps that all runs of the model may take together in one fit, and for one target; ordinary ones take half. */
-export const MOST_STEPS = { fit: 16_000, target: 4_000 } as const;
+export const MOST_STEPS = { fit: 20_000, target: 8_000 } as const;
 
 /** How much of a forecast's work is left: every loop that fits or searches is paid from it. */
 export class Work {

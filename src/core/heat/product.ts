@@ -32,6 +32,10 @@ export const USUAL_PERMEABILITY = 0.6;
 
 const LAYERS = 12;
 
+/** How freely water passes the casing of a product, 0 to 1; a usual one where it says nothing. */
+export const usualPermeability = (product: HeatProduct): number =>
+  product.casingPermeability ?? USUAL_PERMEABILITY;
+
 /**
  * The cylinder of a product: composition to properties, explicit ones first.
  * @throws RangeError naming the quantity
@@ -57,7 +61,7 @@ export function cylinderOf(product: HeatProduct, shells: number): CylinderSpec {
     cpJkgK: requirePositive('cpJkgK', product.cpJkgK ?? from.cpJkgK),
     permeability: requireBetween(
       'casingPermeability',
-      product.casingPermeability ?? USUAL_PERMEABILITY,
+      usualPermeability(product),
       0,
       1,
     ),

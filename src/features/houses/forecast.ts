@@ -10,6 +10,7 @@ import {
   runStages,
   stageProgress,
   type Case,
+  type FitBasis,
   type Forecast,
   type ForecastInput,
   type HousePrior,
@@ -140,7 +141,7 @@ async function ask(
 export async function fitOf(
   c: Case,
   house: HousePrior | undefined,
-): Promise<Omit<Forecast['basis'], 'status'> | null> {
+): Promise<FitBasis | null> {
   const made = courseInput(c, house);
   return made && ((await ask(c, made.input, [], 'watch'))?.basis ?? null);
 }

@@ -1,4 +1,4 @@
-import type { Forecast, ForecastInput, RunReading, Target } from '../../core';
+import type { FitBasis, Forecast, ForecastInput, RunReading, Target } from '../../core';
 
 /** A forecast to be worked out: the run, its readings as columns, and what is waited for. */
 export type ForecastJob = {
@@ -11,7 +11,7 @@ export type ForecastJob = {
 };
 
 export type ForecastAnswer =
-  | { ok: true; forecasts: Forecast[]; basis: Omit<Forecast['basis'], 'status'> }
+  | { ok: true; forecasts: Forecast[]; basis: FitBasis }
   | { ok: false; message: string };
 
 /** A run with its readings as columns: objects would cost more to send than to forecast. */
