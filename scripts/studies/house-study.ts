@@ -1,5 +1,5 @@
 import { scoreOf, type BandScore } from '../../src/core';
-import { askRun, holds, playRun } from './band-study';
+import { askRun, holds, playRun, type Asked } from './band-study';
 import { SETUPS } from './setups';
 import { randomFrom } from './random';
 
@@ -8,6 +8,8 @@ const SHARES = [0.5, 0.75, 0.9];
 const DOORS_PER_HOUR = 3;
 const OFF_C = -2.5;
 const HOURS = 24;
+/** A house whose film nobody knows yet. */
+const UNTAUGHT = { h: 1, lnSd: 0.2 };
 
 function oftenOpened(seed: number): number[] {
   const random = randomFrom(seed);
@@ -15,31 +17,27 @@ function oftenOpened(seed: number): number[] {
 }
 
 /**
- * A house that is worse than a forecast may expect, run after run: share of truths in the band while the
- * house is unknown, and once its own earlier forecasts scale the band.
+ * A house that is worse than a forecast may expect, run after run: share of the truths in the band once its
+ * own earlier forecasts scale it.
+ * @param learnt runs that it has learnt from
  */
-export function houseStudy(houses: number, runs: number, learning: number) {
-  const counts = { unknown: { n: 0, held: 0 }, known: { n: 0, held: 0 } };
+export function houseStudy(
+  houses: number,
+  runs: number,
+  learnt: number,
+): { forecasts: number; held: number } {
+  const asked: Asked[] = [];
   for (let k = 0; k < houses; k += 1) {
     const setup = SETUPS[k % SETUPS.length]!;
     const scores: BandScore[] = [];
-    for (let i = 0; i < runs; i += 1) {
+    for (let i = 0; i < learnt + runs; i += 1) {
       const seed = 7_000_000 + 1000 * k + i;
       const run = playRun(setup, seed, SHARES, { doorsS: oftenOpened(seed), offC: OFF_C });
-      if (i >= learning) {
-        const usual = { h: 1, lnSd: 0.2, runs: i };
-        for (const [count, asked] of [
-          [counts.unknown, askRun(run, setup.coreC)],
-          [counts.known, askRun(run, setup.coreC, { ...usual, scores })],
-        ] as const) {
-          count.n += asked.length;
-          count.held += asked.filter(holds).length;
-        }
-      } else
+      if (i >= learnt) asked.push(...askRun(run, setup.coreC, { ...UNTAUGHT, runs: i, scores }));
+      else
         for (const { forecast, nowS, endS } of askRun(run, setup.coreC))
           scores.push({ leftS: endS - nowS, score: scoreOf(forecast, endS) });
     }
   }
-  const share = (c: { n: number; held: number }) => c.held / c.n;
-  return { forecasts: counts.known.n, unknown: share(counts.unknown), known: share(counts.known) };
+  return { forecasts: asked.length, held: asked.filter(holds).length / asked.length };
 }

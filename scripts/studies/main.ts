@@ -29,9 +29,9 @@ console.log(
 
 table(bandStudy(2 * runs, [0.3, 0.5, 0.6, 0.75, 0.9]));
 for (const learnt of [0, 8, 16]) {
-  const house = houseStudy(12, learnt + 8, learnt);
+  const house = houseStudy(12, 8, learnt);
   console.log(
-    `\nA house worse than usual, after ${learnt} runs: ${Math.round(house.known * 100)} % of ${house.forecasts} in the band.`,
+    `\nA house worse than usual, after ${learnt} runs: ${Math.round(house.held * 100)} % of ${house.forecasts} in the band.`,
   );
 }
 

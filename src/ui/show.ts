@@ -14,6 +14,8 @@ const DIGITS: Record<Quantity, number> = {
   costPerLength: 2,
 };
 
+const HOUR_S = 3600;
+
 /** Says figures the site's way: its units, locale and zone. Made once per page. */
 export class Show {
   constructor(readonly settings: ShowSettings) {}
@@ -81,6 +83,18 @@ export class Show {
     const left = epochS - nowS;
     if (Math.abs(left) < 30) return 'now';
     return left > 0 ? `in ${this.duration(left)}` : `${this.duration(left)} ago`;
+  }
+
+  /** A time that lies ahead, as closely as anybody can know it: to five minutes once it is hours away. */
+  roundAhead(epochS: number, nowS: number): number {
+    const step = epochS - nowS >= HOUR_S ? 300 : 60;
+    return Math.round(epochS / step) * step;
+  }
+
+  /** The same on the clock, with its day when that is not today. */
+  ahead(epochS: number, nowS: number): string {
+    const at = this.roundAhead(epochS, nowS);
+    return this.day(at) === this.day(nowS) ? this.time(at) : this.clock(at);
   }
 
   /** Clock time and how long until or since: "Thu 14:20 · in 35 min". */

@@ -9,7 +9,7 @@ import { postEntry, startBatch } from '@/features/batches/service';
 import { signBatch } from '@/features/batches/sign';
 import { afterRun } from '@/features/houses/after';
 import { houseForDevice } from '@/features/houses/device-view';
-import { housePrior, rememberFit } from '@/features/houses/fits';
+import { housePrior, productKind, rememberFit } from '@/features/houses/fits';
 import { forecastOf } from '@/features/houses/forecast-cache';
 import { hanging, loadOf } from '@/features/houses/load';
 import { batchInHouse } from '@/features/houses/program';
@@ -222,6 +222,20 @@ test('a pulled run teaches its house once, and the next forecast begins from it'
   await rememberFit(demo, { ...row!, filmFactor: 5 });
   expect((await housePrior(demo, 'little'))!.h).toBe(prior!.h);
   expect(await housePrior(demo, 'nowhere')).toBeUndefined();
+});
+
+test('how far the forecasts of a finished run were off is kept by kind of product, and never told of itself', async () => {
+  const kept = await demo.selectFrom('forecastScore').selectAll().execute();
+  expect(kept.length).toBeGreaterThan(1);
+  expect(kept.every((s) => s.houseId === 'little' && s.leftS > 0 && s.score >= 0)).toBe(true);
+  const { recipe } = (await loadDossier(demo, kept[0]!.batchId, nowS()))!.case;
+  expect(kept[0]!.productKind).toBe(productKind(recipe));
+  const scores = async (except?: string) =>
+    (await housePrior(demo, 'little', recipe, except))?.scores?.length ?? 0;
+  expect(await scores()).toBe(kept.length);
+  expect(await scores(kept[0]!.batchId)).toBe(0);
+  await look();
+  expect(await scores()).toBe(kept.length);
 });
 
 test('a run looked back at: stages, forecasts of then, loss, earlier runs; and taken along as CSV and JSON', async () => {

@@ -11,9 +11,9 @@ const SETTLED_LAGS = 4;
 const WINDOW_S = 2 * 3600;
 const BLOCK_S = 600;
 /** Spread of the means of ten minutes in a usual house, °C, and how many blocks that is worth. */
-const USUAL_BLOCK = { sdC: 2.5, blocks: 2 };
-/** How far a house may hold its air off a set point, °C, before it has settled there. */
-const USUAL_OFF_C = 1.5;
+const USUAL_BLOCK = { sdC: 2.8, blocks: 2 };
+/** How far a house may hold its air off a set point, °C, before it has settled there: its first one, or another. */
+const USUAL_OFF_C = { first: 2, later: 1 };
 /** What the model misses in the heat that a surface takes, as air, °C. */
 const MODEL_C = 0.5;
 /** How much of the way to the wet bulb a drying surface may be off: in the present stage, which was fitted, and later. */
@@ -34,7 +34,7 @@ function depressionC(stage: HeatStage, product: HeatProduct): number {
  * Spread of a house's mean air over the time to come, °C: how far its settled air swings and how often its
  * door opens, as the means of ten minutes show it; as usual where few were seen.
  */
-function houseSpreadC(air: Binned, fromS: number, leftS: number): number {
+function houseSpreadC(air: Binned, fromS: number, leftS: number, offC: number): number {
   const blocks = new Map<number, { sum: number; n: number }>();
   for (const b of air) {
     if (b.tS < fromS) continue;
@@ -48,7 +48,8 @@ function houseSpreadC(air: Binned, fromS: number, leftS: number): number {
   const { sdC, blocks: worth } = USUAL_BLOCK;
   const blockC2 = (worth * sdC ** 2 + seen) / (worth + Math.max(0, means.length - 1));
   const toCome = blockC2 / Math.max(1, leftS / BLOCK_S);
-  return Math.sqrt(toCome + (means.length > 0 ? blockC2 / means.length : USUAL_OFF_C ** 2));
+  const levelC2 = 1 / (1 / offC ** 2 + means.length / blockC2);
+  return Math.sqrt(toCome + levelC2);
 }
 
 /**
@@ -67,7 +68,8 @@ export function spreadAhead(
   const fromS = settledFromS(stageEndsS[present - 1] ?? 0, run.houseLagS, run.nowS);
   const drying = run.stages.map((s) => depressionC(s, run.product));
   const { medium, elsewhere } = run.stages[present]!;
-  const around = elsewhere ? USUAL_OFF_C : houseSpreadC(airRead, fromS, leftS);
+  const offC = present === 0 || elsewhere ? USUAL_OFF_C.first : USUAL_OFF_C.later;
+  const around = elsewhere ? offC : houseSpreadC(airRead, fromS, leftS, offC);
   const houseC = medium === 'air' ? around : 0;
   return {
     presentC: Math.hypot(MODEL_C, houseC, DRYING.present * drying[present]!),

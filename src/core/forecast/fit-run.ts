@@ -49,7 +49,7 @@ export type Basis = {
 };
 
 /** What a good model still misses, °C; it hangs together for as long as the piece takes to follow its surface. */
-const MODEL_MISS_C = 0.5;
+const MODEL_MISS_C = 0.55;
 /** First root squared of the answer to a step at a Biot number of 3, and a usual diffusivity, m²/s. */
 const ROOT2 = 3.3;
 const DIFFUSIVITY_M2_S = 1.15e-7;

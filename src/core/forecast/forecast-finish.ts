@@ -19,9 +19,9 @@ export type Forecast = {
 /** Least spread of any forecast: a reading is due only every so often, and shells are finite. */
 const LEAST_SD = { s: 6, share: 0.001 };
 /** Spread that each change of stage ahead adds: a person goes on when a person comes, a house follows as it can, s. */
-const CHANGE_SD_S = 240;
+const CHANGE_SD_S = 255;
 /** Spread of the film in a stage that has not begun: another fan, another humidity, ln. */
-const LATER_LN_H = 0.15;
+const LATER_LN_H = 0.1;
 const Z90 = 1.2815515655446004;
 
 /** Time at which the bins themselves show a core target, or null. */

@@ -78,14 +78,10 @@ export class Course {
     return a.tempC + ((tS - a.tS) / (b.tS - a.tS)) * (b.tempC - a.tempC);
   }
 
-  /** Mean and median from one time to another, or null where nothing was read. */
-  levelsBetween(fromS: number, toS: number): { meanC: number; medianC: number } | null {
+  /** Middle of what was read from one time to another, or null: a door that was opened does not move it. */
+  medianBetween(fromS: number, toS: number): number | null {
     const within = this.bins.filter((b) => b.tS > fromS && b.tS <= toS).map((b) => b.tempC);
-    if (within.length === 0) return null;
     within.sort((a, b) => a - b);
-    return {
-      meanC: within.reduce((sum, t) => sum + t, 0) / within.length,
-      medianC: within[within.length >> 1]!,
-    };
+    return within[within.length >> 1] ?? null;
   }
 }

@@ -84,8 +84,6 @@ const AIR_LAG_S = 420;
 const LEAST_SETTLED_S = 300;
 const RECENT_S = 900;
 const MOST_BIAS_C = 8;
-/** Over this time a door that is opened now and then comes to be counted on, s. */
-const DOORS_S = 1800;
 
 const shaped = (product: HeatProduct, f: Factors): CylinderSpec => {
   const spec = cylinderOf(product, SHELLS);
@@ -116,9 +114,7 @@ class Walk {
   private stageStartS = 0;
   private ahead: MediumAt | null = null;
   private aheadFromS = 0;
-  /** How far off its set point the house holds its air, °C, and how much opened doors take from its mean. */
   private bias = 0;
-  private doors = 0;
   /** Air and vapour of a moment ago, and the vapour when the stage began: a house takes its time to leave them. */
   private lastC = 0;
   private lastVapourPa = 0;
@@ -150,13 +146,10 @@ class Walk {
     const air = read && last && tS - last.tS < RECENT_S ? last.tempC : null;
     const fromS = settledFromS(this.stageStartS, this.c.houseLagS, tS);
     const settled = tS - fromS >= LEAST_SETTLED_S && this.stageStartS <= this.c.nowS;
-    const recent = settled && read ? this.c.air.levelsBetween(fromS, tS) : null;
-    const off = (levelC: number) => Math.max(-MOST_BIAS_C, Math.min(MOST_BIAS_C, levelC - s.airC));
-    if (!read) this.bias = this.doors = 0;
-    else if (recent !== null) {
-      this.bias = off(recent.medianC);
-      this.doors = off(recent.meanC) - this.bias;
-    }
+    const recent = settled && read ? this.c.air.medianBetween(fromS, tS) : null;
+    if (!read) this.bias = 0;
+    else if (recent !== null)
+      this.bias = Math.max(-MOST_BIAS_C, Math.min(MOST_BIAS_C, recent - s.airC));
     const ramp = s.rampS !== undefined;
     this.aheadFromS = ramp ? this.stageStartS : tS;
     const { houseLagS, nowS } = this.c;

@@ -59,12 +59,7 @@ export function cylinderOf(product: HeatProduct, shells: number): CylinderSpec {
     kWmK: requirePositive('kWmK', product.kWmK ?? from.kWmK),
     rhoKgM3: requirePositive('rhoKgM3', product.rhoKgM3 ?? from.rhoKgM3),
     cpJkgK: requirePositive('cpJkgK', product.cpJkgK ?? from.cpJkgK),
-    permeability: requireBetween(
-      'casingPermeability',
-      usualPermeability(product),
-      0,
-      1,
-    ),
+    permeability: requireBetween('casingPermeability', usualPermeability(product), 0, 1),
     wetness: requireBetween('wetness', product.wetness ?? 1, 0, 1),
     waterFraction,
     startC: product.startC,

@@ -16,7 +16,7 @@ import type { Handle } from '@/platform/db/client';
 export type ChartLine = { name: string; what: ReadingPlace; readings: Reading[] };
 export type ChartBand = { name: string; kind: string; fromS: number; toS: number };
 /** A time ahead with its band; it is drawn as one, never as a curve of readings. */
-export type ChartForecast = { name: string; p10: number; p50: number; p90: number };
+export type ChartForecast = { name: string; p10: number; p50: number; p90: number | null };
 export type ChartRejected = {
   name: string;
   reason: CoreLog['rejected'][number]['reason'];
@@ -34,6 +34,7 @@ export type RunChartData = {
   events: ChartEvent[];
   fromS: number;
   toS: number;
+  nowS: number;
 };
 
 const MOST_POINTS = 600;
@@ -155,6 +156,7 @@ export async function runChart(
     rejected: cases.flatMap((c) => rejectedOf(c, (id) => nameOf(c, id, null))),
     events: cases.flatMap(eventsOf),
     fromS,
-    toS: Math.max(first.nowS, ...forecasts.map((f) => f.p90)),
+    toS: Math.max(first.nowS, ...forecasts.map((f) => f.p90 ?? 3 * f.p50 - 2 * f.p10)),
+    nowS: first.nowS,
   };
 }

@@ -1,9 +1,10 @@
-import { foldBatch, runStages, type Case, type Reading } from '@/core';
+import { runStages, type Case, type Reading } from '@/core';
 import type { Dossier } from '@/features/batches/case';
 import type { Handle } from '@/platform/db/client';
 import { loadDossier } from '@/features/batches/case';
 import { forecastBatch, type Ahead } from './forecast';
 import { housePrior } from './fits';
+import { LOOKS, caseAt } from './look-back';
 
 export type StageTime = { name: string; kind: string; plannedS: number; tookS: number };
 export type LookBack = { atS: number; coreC: number | null; ahead: Ahead };
@@ -20,18 +21,7 @@ export type AfterRun = {
   overlays: Overlay[];
 };
 
-/** Shares of the run at which the forecast is looked back at. */
-const LOOKS = [0.3, 0.5, 0.7, 0.85];
 const MOST_EARLIER = 4;
-
-/** The case as it stood at a time: what had happened and been read by then. */
-function caseAt(d: Dossier, atS: number): Case {
-  const entries = d.entries.filter((e) => e.happenedS <= atS && e.body.kind !== 'corrected');
-  const series = Object.fromEntries(
-    Object.entries(d.case.series).map(([id, log]) => [id, log.filter((r) => r.tS <= atS)]),
-  );
-  return { ...d.case, series, state: foldBatch(d.head.recipe, entries), nowS: atS };
-}
 
 /** Core log of the thickest piece since the run began. */
 function overlayOf(d: Dossier): Overlay | null {
@@ -80,7 +70,7 @@ export async function afterRun(db: Handle, d: Dossier, nowS: number): Promise<Af
   const { run, steps } = d.case.state;
   if (!run) return null;
   const endS = run.pulledS ?? Math.min(nowS, d.case.nowS);
-  const prior = await housePrior(db, run.houseId);
+  const prior = await housePrior(db, run.houseId, d.case.recipe, d.head.id);
   const own = overlayOf(d);
   const looks =
     run.pulledS === null ? [] : LOOKS.map((share) => run.startS + share * (endS - run.startS));

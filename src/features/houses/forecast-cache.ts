@@ -23,7 +23,7 @@ export async function forecastOf(
   const key = `${d.entries.at(-1)?.seq ?? 0}:${Math.floor(d.case.nowS / EVERY_S)}`;
   const known = kept.get(d.head.id);
   if (known?.key === key) return known.forecast;
-  const forecast = await forecastBatch(d.case, await housePrior(db, houseId), asker);
+  const forecast = await forecastBatch(d.case, await housePrior(db, houseId, d.case.recipe), asker);
   kept.set(d.head.id, { key, forecast });
   if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
   return forecast;

@@ -19,12 +19,12 @@ import {
   type StageProgress,
   type Target,
 } from '@/core';
+import type { TimeAhead } from '@/ui/band-words';
 import { askForecast, type Asker } from '@/workers/forecast/client';
 import { jobOf, type ForecastAnswer } from '@/workers/forecast/protocol';
 import { stageEvidence } from './stage-evidence';
 
-/** A time on the clock with its band, epoch seconds; null where it will not come. */
-export type Ahead = { p10: number | null; p50: number | null; p90: number | null };
+export type Ahead = TimeAhead;
 
 export type BatchForecast = {
   /** End of the present stage; null once pulled. */
@@ -138,12 +138,15 @@ async function ask(
 }
 
 /** What the model fitted to a run rests on; null before the run, and where the model refuses its figures. */
-export async function fitOf(
-  c: Case,
-  house: HousePrior | undefined,
-): Promise<FitBasis | null> {
+export async function fitOf(c: Case, house: HousePrior | undefined): Promise<FitBasis | null> {
   const made = courseInput(c, house);
   return made && ((await ask(c, made.input, [], 'watch'))?.basis ?? null);
+}
+
+/** When the core of a run comes to a temperature, as the model says without what its house has taught. */
+export async function forecastCore(c: Case, coreC: number, asker: Asker): Promise<Forecast | null> {
+  const made = courseInput(c, undefined);
+  return made && ((await ask(c, made.input, [{ coreC }], asker))?.forecasts[0] ?? null);
 }
 
 const toClock = (f: Forecast, startS: number): Ahead => ({

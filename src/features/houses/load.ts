@@ -99,8 +99,7 @@ export function forecastMarks(members: readonly Member[]): ChartForecast[] {
     const ahead = f?.done ?? f?.cold;
     if (!ahead || ahead.p50 === null || ahead.p10 === null || f?.basis.status === 'reached')
       return [];
-    const p90 = ahead.p90 ?? ahead.p50 + 2 * (ahead.p50 - ahead.p10);
-    const { p10, p50 } = ahead;
+    const { p10, p50, p90 } = ahead;
     return [{ name: shortName(m.dossier.case), p10, p50, p90 }];
   });
 }

@@ -8,8 +8,9 @@ import { nowS as clock } from '@/platform/clock';
 import type { Db } from '@/platform/db/client';
 import { notify } from '@/platform/events';
 import { fitOf } from './forecast';
-import { isRemembered, rememberFit } from './fits';
+import { isRemembered, rememberFit, rememberScores } from './fits';
 import { hanging, loadOf, type Member } from './load';
+import { scoresOfRun } from './look-back';
 
 const HOUSE_LOCK = 710_002;
 const HOUSE_ITSELF: Author = { id: 'system', name: 'Jolly Kettle' };
@@ -65,19 +66,27 @@ async function append(db: Db, d: Dossier, entries: NewEntry[], nowS: number): Pr
   });
 }
 
-/** A pulled run teaches its house, once. */
+/** Runs that were looked at with this much of a record and taught nothing: they need no second look. */
+const shared = globalThis as { jollyTaughtNothing?: Map<string, number> };
+const taughtNothing = (shared.jollyTaughtNothing ??= new Map());
+
+/** A pulled run teaches its house, once: how it moves heat, and how far its forecasts were off. */
 async function learn(db: Db, d: Dossier): Promise<void> {
   const { run } = d.case.state;
-  if (!run || run.pulledS === null || (await isRemembered(db, d.head.id))) return;
+  const seq = d.entries.at(-1)?.seq ?? 0;
+  if (!run || run.pulledS === null || taughtNothing.get(d.head.id) === seq) return;
+  if (await isRemembered(db, d.head.id)) return;
   const basis = await fitOf({ ...d.case, nowS: run.pulledS }, undefined);
-  if (basis?.madeFrom !== 'fitted') return;
-  const { coreReadings, factors } = basis;
-  if (coreReadings < LEAST_READINGS) return;
+  if (basis?.madeFrom !== 'fitted' || basis.coreReadings < LEAST_READINGS) {
+    taughtNothing.set(d.head.id, seq);
+    return;
+  }
+  const about = { houseId: run.houseId, batchId: d.head.id };
+  await rememberScores(db, about, d.case.recipe, await scoresOfRun(d));
   await rememberFit(db, {
-    houseId: run.houseId,
-    batchId: d.head.id,
-    filmFactor: factors.h,
-    coreReadings,
+    ...about,
+    filmFactor: basis.factors.h,
+    coreReadings: basis.coreReadings,
   });
 }
 

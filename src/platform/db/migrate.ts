@@ -4,6 +4,7 @@ import * as foundations from './migrations/0001-foundations';
 import * as formulation from './migrations/0002-formulation';
 import * as house from './migrations/0003-house';
 import * as trust from './migrations/0004-trust';
+import * as band from './migrations/0005-band';
 
 /** Brings the schema up to date; each migration runs once, in its own transaction, under a lock. */
 export async function migrateToLatest(db: Db): Promise<void> {
@@ -15,6 +16,7 @@ export async function migrateToLatest(db: Db): Promise<void> {
         '0002-formulation': formulation,
         '0003-house': house,
         '0004-trust': trust,
+        '0005-band': band,
       }),
     },
   });

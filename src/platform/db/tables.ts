@@ -75,6 +75,14 @@ export interface Tables {
     coreReadings: number;
     fittedAt: Made;
   };
+  forecastScore: {
+    batchId: string;
+    leftS: number;
+    houseId: string;
+    productKind: string;
+    score: number;
+    madeAt: Made;
+  };
   program: { id: string; name: string; createdAt: Made };
   programVersion: {
     id: string;

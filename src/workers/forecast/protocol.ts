@@ -11,8 +11,7 @@ export type ForecastJob = {
 };
 
 export type ForecastAnswer =
-  | { ok: true; forecasts: Forecast[]; basis: FitBasis }
-  | { ok: false; message: string };
+  { ok: true; forecasts: Forecast[]; basis: FitBasis } | { ok: false; message: string };
 
 /** A run with its readings as columns: objects would cost more to send than to forecast. */
 export function jobOf(input: ForecastInput, targets: Target[]): ForecastJob {

@@ -4,6 +4,7 @@ import type { ApexOptions } from 'apexcharts';
 import { fromBase, unitSymbol, type Reading } from '@/core';
 import { Chart } from '@/ui/chart/chart';
 import { PlainTable } from '@/ui/plain-table';
+import { bandWords } from '@/ui/band-words';
 import type { Show } from '@/ui/show';
 import { useShow } from '@/ui/show-context';
 import type { ChartEvent, ChartForecast, RunChartData } from '../chart-data';
@@ -131,11 +132,17 @@ const rejectedBand = (r: RunChartData['rejected'][number]): XAxisAnnotations => 
 });
 
 /** A forecast: a pale band from early to late with its middle dashed; never a line of readings. */
-function forecastBand(f: ChartForecast, i: number, show: Show): XAxisAnnotations[] {
+function forecastBand(
+  f: ChartForecast,
+  i: number,
+  data: RunChartData,
+  show: Show,
+): XAxisAnnotations[] {
   return [
     {
       x: f.p10 * 1000,
-      x2: f.p90 * 1000,
+      /* An open late end runs off the chart. */
+      x2: (f.p90 ?? data.toS) * 1000,
       fillColor: 'var(--accent)',
       opacity: 0.16,
       borderColor: 'transparent',
@@ -145,7 +152,7 @@ function forecastBand(f: ChartForecast, i: number, show: Show): XAxisAnnotations
       borderColor: 'var(--accent)',
       strokeDashArray: 5,
       label: {
-        text: `forecast ${f.name} ${show.time(f.p50)}`,
+        text: `forecast ${f.name} ${show.ahead(f.p50, data.nowS)}`,
         orientation: 'horizontal',
         textAnchor: 'end',
         position: 'bottom',
@@ -194,7 +201,7 @@ function annotations(data: RunChartData, lines: Drawn[], show: Show): ApexAnnota
       ...stages,
       ...data.rejected.map(rejectedBand),
       ...data.events.map(eventLine),
-      ...data.forecasts.flatMap((f, i) => forecastBand(f, i, show)),
+      ...data.forecasts.flatMap((f, i) => forecastBand(f, i, data, show)),
     ],
     yaxis: data.targets.map((t) => ({
       y: fromBase('temperature', t.tempC, system),
@@ -245,10 +252,10 @@ export function RunChart({ data, height = 380 }: { data: RunChartData; height?: 
     )
     .join('; ');
   const ahead = data.forecasts
-    .map(
-      (f) =>
-        ` Forecast ${f.name}: ${show.time(f.p50)}, between ${show.time(f.p10)} and ${show.time(f.p90)}.`,
-    )
+    .map((f) => {
+      const { first, rest } = bandWords(f, data.nowS, show);
+      return ` Forecast ${f.name}: ${first}, ${rest}.`;
+    })
     .join('');
   return (
     <div>

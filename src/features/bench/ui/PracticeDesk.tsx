@@ -218,6 +218,7 @@ export function PracticeDesk({ recipes, programs, rules }: Props) {
                 events: [],
                 fromS: startedAt,
                 toS: startedAt + view.nowS,
+                nowS: startedAt + view.nowS,
               }}
             />
           </section>

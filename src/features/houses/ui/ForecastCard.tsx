@@ -1,3 +1,4 @@
+import { bandWords } from '@/ui/band-words';
 import type { Show } from '@/ui/show';
 import type { Ahead } from '../forecast';
 import type { Member } from '../load';
@@ -10,25 +11,11 @@ const SOURCE = {
 
 function Time({ ahead, show, nowS }: { ahead: Ahead | null; show: Show; nowS: number }) {
   if (!ahead) return <span className="text-soft">done</span>;
-  if (ahead.p50 === null)
-    return <span className="font-semibold text-wait">not within three days as things are</span>;
-  const sure = ahead.p10 === ahead.p50 && ahead.p90 === ahead.p50;
-  if (sure)
-    return (
-      <span>
-        <strong>{show.clock(ahead.p50)}</strong>{' '}
-        <span className="text-soft">reached {show.until(ahead.p50, nowS)}</span>
-      </span>
-    );
-  const narrow = ahead.p90 !== null && ahead.p90 - (ahead.p10 ?? ahead.p50) < 120;
-  const late = ahead.p90 === null ? 'much later' : show.time(ahead.p90);
+  const { first, rest } = bandWords(ahead, nowS, show);
   return (
     <span>
-      <strong className="text-lg">about {show.time(ahead.p50)}</strong>{' '}
-      <span className="text-soft">
-        {show.until(ahead.p50, nowS)}
-        {narrow ? '' : `, between ${show.time(ahead.p10 ?? ahead.p50)} and ${late}`}
-      </span>
+      <strong className={ahead.p50 === null ? 'text-wait' : 'text-lg'}>{first}</strong>{' '}
+      <span className="text-soft">{rest}</span>
     </span>
   );
 }
@@ -37,10 +24,11 @@ function Time({ ahead, show, nowS }: { ahead: Ahead | null; show: Show; nowS: nu
 export function readyWords(member: Member, show: Show): string | null {
   const readyS = member.forecast?.readyS;
   if (readyS == null) return null;
-  const offS = readyS - member.dossier.case.state.readyByS;
-  const when = `ready about ${show.clock(readyS)}`;
+  const { readyByS } = member.dossier.case.state;
+  const offS = readyS - readyByS;
+  const when = `ready about ${show.clock(show.roundAhead(readyS, member.dossier.case.nowS))}`;
   if (Math.abs(offS) < 300) return `${when}, just as promised`;
-  return `${when}, ${show.duration(offS)} ${offS > 0 ? 'late' : 'early'} for ${show.clock(member.dossier.case.state.readyByS)}`;
+  return `${when}, ${show.duration(offS)} ${offS > 0 ? 'late' : 'early'} for ${show.clock(readyByS)}`;
 }
 
 /** When the stage, the cook and the chill will be over, each with its band, and what it is made from. */
@@ -87,8 +75,12 @@ export function ForecastCard({ member, show, nowS }: { member: Member; show: Sho
           ? `, and ${basis.houseRuns} earlier ${basis.houseRuns === 1 ? 'run' : 'runs'} of this house`
           : ''}
         {basis.madeFrom === 'fitted'
-          ? `. The house moves heat ${show.number(basis.factors.h, 2)} times as expected.`
-          : '.'}
+          ? `. The house moves heat ${show.number(basis.factors.h, 2)} times as expected`
+          : ''}
+        . Eight of ten bands should hold the truth:{' '}
+        {basis.bandRuns > 0
+          ? `this one is as wide as ${basis.bandRuns} earlier ${basis.bandRuns === 1 ? 'forecast' : 'forecasts'} of this house and kind of product ask for.`
+          : 'no forecast of this house and kind of product with as much time left has been checked yet, so it is as wide as is usual.'}
       </p>
     </div>
   );

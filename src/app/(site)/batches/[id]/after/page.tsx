@@ -1,11 +1,19 @@
 import { requirePage } from '@/features/accounts/identify';
 import { dossierOfPage } from '@/features/batches/page-data';
-import { afterRun } from '@/features/houses/after';
+import { afterRun, type LookBack } from '@/features/houses/after';
 import { OverlayChart } from '@/features/houses/ui/OverlayChart';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
+import { bandWords } from '@/ui/band-words';
 import { PlainTable } from '@/ui/plain-table';
+import type { Show } from '@/ui/show';
+
+/** What a forecast said at its time, in the words of then. */
+function saidThen({ ahead, atS }: LookBack, show: Show): string {
+  const { first, rest } = bandWords(ahead, atS, show);
+  return rest === '' ? first : `${first}, ${rest}`;
+}
 
 /** A run looked back at: earlier runs, forecast against what happened, stages against program, loss. */
 export default async function AfterPage({ params }: { params: Promise<{ id: string }> }) {
@@ -57,9 +65,7 @@ export default async function AfterPage({ params }: { params: Promise<{ id: stri
               rows={after.lookBacks.map((l) => [
                 show.time(l.atS),
                 l.coreC === null ? 'none' : show.temp(l.coreC),
-                l.ahead.p50 === null
-                  ? 'not as it was'
-                  : `${show.time(l.ahead.p50)} (${show.time(l.ahead.p10 ?? l.ahead.p50)} to ${l.ahead.p90 === null ? 'open' : show.time(l.ahead.p90)})`,
+                saidThen(l, show),
                 l.ahead.p50 === null
                   ? ''
                   : `${show.duration(after.pulledS! - l.ahead.p50)} ${after.pulledS! > l.ahead.p50 ? 'later' : 'earlier'}`,
