@@ -1,7 +1,17 @@
-import { DEFAULT_RULES, RULE_PRESETS, simulateProgram, heatStage, type RuleSet } from '../core';
+import {
+  DEFAULT_RULES,
+  RULE_PRESETS,
+  judge,
+  simulateProgram,
+  heatStage,
+  type RuleSet,
+} from '../core';
+import { caseOf, play, withSecond } from '../core/testing/played';
 import { testRecipe } from '../core/testing/recipe';
 import { answer, whatIf } from './bench/answer';
 import type { WhatIf } from './bench/protocol';
+import { answerJudge } from './judge/answer';
+import { jobOf as judgeJobOf } from './judge/protocol';
 import { PracticeRun } from './practice/run';
 
 const RULES = Object.fromEntries(
@@ -103,5 +113,25 @@ describe('practice', () => {
     expect(run.view()).toMatchObject({ phase: 'in_house', chill: null, nextStage: 'Smoke' });
     run.deed({ do: 'speed', factor: 1e9 });
     expect(run.view().speed).toBe(1200);
+  });
+});
+
+describe('judging in a thread', () => {
+  const played = () => caseOf(withSecond(play({ everyS: 60, secondThicker: 0.05 })));
+
+  test('what was sent and came back is what would have been judged here', () => {
+    const c = played();
+    const answered = structuredClone(answerJudge(structuredClone(judgeJobOf(c))));
+    expect(answered).toEqual({ ok: true, verdict: judge(played()) });
+  });
+
+  test('a log that cannot be judged comes back as words', () => {
+    const c = played();
+    const [id, log] = Object.entries(c.series)[0]!;
+    const backwards = { ...c, series: { ...c.series, [id]: [...log].reverse() } };
+    expect(answerJudge(judgeJobOf(backwards))).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/at or after the one before/),
+    });
   });
 });

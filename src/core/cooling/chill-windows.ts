@@ -24,19 +24,25 @@ function peakOf(readings: readonly Reading[], pulledS: number): number {
 
 /** Seconds above a limit after it was met, where it rose clearly above it; and whether it is so at the end. */
 function warmAgain(readings: readonly Reading[], fromS: number, limitC: number) {
-  const after = readings.filter((r) => r.tS > fromS);
+  const first = readings.findIndex((r) => r.tS > fromS);
   let timeS = 0;
-  let start = 0;
   let now = false;
-  for (let i = 0; i <= after.length; i += 1) {
-    if (i < after.length && after[i]!.tempC > limitC) continue;
-    const stretch = after.slice(start, i);
-    if (stretch.some((r) => r.tempC > limitC + WARM_AGAIN_C)) {
-      const withEnds = after.slice(Math.max(0, start - 1), i + 1);
-      timeS += timeInBand(withEnds, limitC, Infinity);
-      now = i === after.length;
+  let warmFrom = -1;
+  let clearly = false;
+  for (let i = first < 0 ? readings.length : first; i <= readings.length; i += 1) {
+    const r = readings[i];
+    if (r && r.tempC > limitC) {
+      if (warmFrom < 0) warmFrom = i;
+      clearly ||= r.tempC > limitC + WARM_AGAIN_C;
+      continue;
     }
-    start = i + 1;
+    if (clearly) {
+      const withEnds = readings.slice(Math.max(first, warmFrom - 1), i + 1);
+      timeS += timeInBand(withEnds, limitC, Infinity);
+      now = r === undefined;
+    }
+    warmFrom = -1;
+    clearly = false;
   }
   return { timeS, now };
 }

@@ -78,13 +78,12 @@ export function growthOf(c: Case, log: PieceLog, toS: number, band: Band): Growt
   const cured = c.recipe.cure !== null;
   const runS = c.state.run?.startS ?? Infinity;
   const cold = (p: Reading): Reading =>
-    !cured && p.tS <= runS && p.tempC <= KEPT_COLD_C
-      ? { tS: p.tS, tempC: Math.min(p.tempC, band.fromC) }
-      : p;
-  const own = log.readings.filter(
-    (r, i) => r.tS <= toS && ['calibration', 'flat_line', null].includes(log.why[i]!),
-  );
-  const points = [...before(c, log, cured), ...own].map(cold);
+    p.tS <= runS && p.tempC <= KEPT_COLD_C ? { tS: p.tS, tempC: Math.min(p.tempC, band.fromC) } : p;
+  const counts = (why: PieceLog['why'][number]) =>
+    why === null || why === 'calibration' || why === 'flat_line';
+  const own = log.readings.filter((r, i) => r.tS <= toS && counts(log.why[i]!));
+  const all = [...before(c, log, cured), ...own];
+  const points = cured ? all : all.map(cold);
   const first = points[0];
   if (!first) return { status: 'incomplete', elapsedS: 0, ...band, startS: null, now: false };
   if (first.tempC > band.fromC && !(first.tS >= runS && !cured && first.tempC <= KEPT_COLD_C)) {

@@ -37,9 +37,10 @@ export const houseView = (c: Case): View | null =>
 export function chillReadings(c: Case, log: PieceLog): Reading[] {
   const pulledS = c.state.run!.pulledS!;
   const byHand = endsByHand(log);
-  return creditedSpans(c, log, pulledS - PEAK_S, c.nowS).flatMap((s) =>
+  const spans = creditedSpans(c, log, pulledS - PEAK_S, c.nowS).map((s) =>
     withoutSinglePeaks(s, 'down', byHand(s)),
   );
+  return spans.length === 1 ? spans[0]! : spans.flat();
 }
 
 const cooled = new WeakMap<PieceLog, { nowS: number; windows: TimedWindow[] }>();

@@ -1,15 +1,9 @@
-import {
-  foldBatch,
-  judge,
-  withOffsets,
-  type Case,
-  type Entry,
-  type RuleSet,
-  type Verdict,
-} from '@/core';
+import { foldBatch, withOffsets, type Case, type Entry, type RuleSet, type Verdict } from '@/core';
 import { loadCalibrations } from '@/features/readings/calibrations';
 import { loadSeries } from '@/features/readings/repository';
 import type { Handle } from '@/platform/db/client';
+import { askJudge } from '@/workers/judge/client';
+import type { Asker } from '@/workers/pool';
 import { findBatch, loadEntries, loadRules, openBatches, type BatchHead } from './repository';
 
 /** Where a batch stands by its record alone, without readings or judgement. */
@@ -18,7 +12,12 @@ export type Standing = { head: BatchHead; case: Pick<Case, 'recipe' | 'state'> }
 /** A batch with everything that its verdict rests on. */
 export type Dossier = Standing & { entries: Entry[]; case: Case; verdict: Verdict };
 
-async function dossierOf(db: Handle, head: BatchHead, nowS: number): Promise<Dossier> {
+async function dossierOf(
+  db: Handle,
+  head: BatchHead,
+  nowS: number,
+  asker: Asker,
+): Promise<Dossier> {
   const entries = await loadEntries(db, head.id);
   const start = entries[0]?.body;
   const rules: RuleSet = await loadRules(
@@ -45,7 +44,7 @@ async function dossierOf(db: Handle, head: BatchHead, nowS: number): Promise<Dos
     calibrations,
     nowS: endS,
   };
-  return { head, entries, case: judged, verdict: judge(judged) };
+  return { head, entries, case: judged, verdict: await askJudge(judged, asker) };
 }
 
 /** Loads and judges one batch, or null when there is none with this id. */
@@ -53,9 +52,10 @@ export async function loadDossier(
   db: Handle,
   batchId: string,
   nowS: number,
+  asker: Asker = 'page',
 ): Promise<Dossier | null> {
   const head = await findBatch(db, batchId);
-  return head && dossierOf(db, head, nowS);
+  return head && dossierOf(db, head, nowS, asker);
 }
 
 /** Where every open batch stands: for those who ask every few seconds and need no readings. */
@@ -76,12 +76,13 @@ export type Unjudged = { head: BatchHead; message: string };
 export async function loadOpen(
   db: Handle,
   nowS: number,
+  asker: Asker = 'page',
 ): Promise<{ dossiers: Dossier[]; unjudged: Unjudged[] }> {
   const dossiers: Dossier[] = [];
   const unjudged: Unjudged[] = [];
   for (const head of await openBatches(db))
     try {
-      dossiers.push(await dossierOf(db, head, nowS));
+      dossiers.push(await dossierOf(db, head, nowS, asker));
     } catch (error) {
       const message = error instanceof Error ? error.message : String(error);
       console.warn(`batch ${head.code}: ${message}`);
@@ -91,5 +92,8 @@ export async function loadOpen(
 }
 
 /** The open batches that can be judged. */
-export const loadOpenDossiers = async (db: Handle, nowS: number): Promise<Dossier[]> =>
-  (await loadOpen(db, nowS)).dossiers;
+export const loadOpenDossiers = async (
+  db: Handle,
+  nowS: number,
+  asker: Asker = 'page',
+): Promise<Dossier[]> => (await loadOpen(db, nowS, asker)).dossiers;

@@ -1,12 +1,5 @@
-import {
-  foldBatch,
-  holdsDue,
-  holdsToLift,
-  judge,
-  type Author,
-  type CheckCode,
-  type Entry,
-} from '@/core';
+import { foldBatch, holdsDue, holdsToLift, type Author, type CheckCode, type Entry } from '@/core';
+import { askJudge } from '@/workers/judge/client';
 import { v5Id } from '@/platform/ids';
 import type { Dossier } from './case';
 import type { NewEntry } from './repository';
@@ -31,14 +24,11 @@ function holdEntries(
 }
 
 /** Judges the batch with one more entry and returns the holds that follow from it. */
-export function holdsAfter(dossier: Dossier, entry: Entry, now: number): NewEntry[] {
+export async function holdsAfter(dossier: Dossier, entry: Entry, now: number): Promise<NewEntry[]> {
   const entries = [...dossier.entries, entry];
   const state = foldBatch(dossier.head.recipe, entries);
-  const verdict = judge({
-    ...dossier.case,
-    state,
-    nowS: Math.max(dossier.case.nowS, entry.happenedS),
-  });
+  const nowS = Math.max(dossier.case.nowS, entry.happenedS);
+  const verdict = await askJudge({ ...dossier.case, state, nowS }, 'page');
   return holdsAfterVerdict(dossier.head.id, state, verdict, entries, now);
 }
 

@@ -169,7 +169,7 @@ export async function postEntry(
     const lot = await refuseLot(tx, dossier, body, await siteDay(tx, now));
     if (lot) return { ok: false, code: lot.code, problems: lot.problems };
     const seq = (dossier.entries.at(-1)?.seq ?? 0) + 1;
-    const holds = holdsAfter(dossier, { ...entry, seq, recordedS: now }, now);
+    const holds = await holdsAfter(dossier, { ...entry, seq, recordedS: now }, now);
     await appendEntries(tx, batchId, [entry, ...holds], now);
     await moveStock(tx, dossier.case.state, entry, by);
     if (body.kind === 'disposed' && body.disposition === 'destroy')

@@ -18,7 +18,7 @@ export async function watchOnce(db: Db): Promise<Dossier[]> {
       ok: boolean;
     }>`select pg_try_advisory_xact_lock(${WATCH_LOCK}) as ok`.execute(tx);
     if (!lock.rows[0]?.ok) return [];
-    return loadOpenDossiers(tx, nowS());
+    return loadOpenDossiers(tx, nowS(), 'watch');
   });
   for (const d of open)
     if (

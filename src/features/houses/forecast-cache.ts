@@ -1,6 +1,6 @@
 import type { Dossier } from '@/features/batches/case';
 import type { Handle } from '@/platform/db/client';
-import type { Asker } from '@/workers/forecast/client';
+import type { Asker } from '@/workers/pool';
 import { forecastBatch, type BatchForecast } from './forecast';
 import { housePrior } from './fits';
 

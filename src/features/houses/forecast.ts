@@ -20,8 +20,9 @@ import {
   type Target,
 } from '@/core';
 import type { TimeAhead } from '@/ui/band-words';
-import { askForecast, type Asker } from '@/workers/forecast/client';
+import { askForecast } from '@/workers/forecast/client';
 import { jobOf, type ForecastAnswer } from '@/workers/forecast/protocol';
+import type { Asker } from '@/workers/pool';
 import { stageEvidence } from './stage-evidence';
 
 export type Ahead = TimeAhead;

@@ -3,7 +3,7 @@ import type { Dossier } from '@/features/batches/case';
 import { shortName, type ChartForecast } from '@/features/batches/chart-data';
 import { liveHeat, type LiveHeat } from '@/features/batches/live';
 import type { Handle } from '@/platform/db/client';
-import type { Asker } from '@/workers/forecast/client';
+import type { Asker } from '@/workers/pool';
 import type { BatchForecast } from './forecast';
 import { forecastOf } from './forecast-cache';
 import { stageEvidence } from './stage-evidence';
