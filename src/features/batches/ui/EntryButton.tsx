@@ -3,7 +3,7 @@
 import { useId, useState, type ReactNode } from 'react';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
-import { missingQuestion, type Missing } from './missing';
+import { missingQuestion, type Missing } from '@/ui/missing-question';
 import { instantOf, WhenField } from './WhenField';
 import type { PostedBody } from '../contract';
 import { useBatch, usePost } from './use-post';

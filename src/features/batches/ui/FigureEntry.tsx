@@ -6,7 +6,7 @@ import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
-import { missingQuestion, type Missing } from './missing';
+import { missingQuestion, type Missing } from '@/ui/missing-question';
 import type { PostedBody } from '../contract';
 import { withTime } from './EntryButton';
 import { useBatch, usePost } from './use-post';

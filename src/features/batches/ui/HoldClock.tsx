@@ -2,7 +2,7 @@
 
 import { useShow } from '@/ui/show-context';
 import { FigureEntry } from './FigureEntry';
-import type { Missing } from './missing';
+import type { Missing } from '@/ui/missing-question';
 
 /** No cooler is warmer or colder than this, °C. */
 const COOLER_C = { min: -30, max: 40 };

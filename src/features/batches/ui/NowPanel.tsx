@@ -9,7 +9,7 @@ import { EntryButton } from './EntryButton';
 import { HoldClock } from './HoldClock';
 import { StepWeight } from './StepWeight';
 import { WeighList } from './WeighList';
-import { missingOf } from './missing';
+import { missingOf } from '../missing';
 import { nextWords } from './words';
 
 /** The recipe with the strength of the cure that was really weighed: plain salt follows it. */

@@ -5,7 +5,7 @@ import type { ReadingPlace } from '@/core';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
 import { withTime } from './EntryButton';
-import { missingQuestion, type Missing } from './missing';
+import { missingQuestion, type Missing } from '@/ui/missing-question';
 import { useBatch, usePost } from './use-post';
 import { WhenField } from './WhenField';
 

@@ -3,7 +3,8 @@
 import type { StepName } from '@/core';
 import { useShow } from '@/ui/show-context';
 import { FigureEntry } from './FigureEntry';
-import { SECOND_LOOK, type Missing } from './missing';
+import type { Missing } from '@/ui/missing-question';
+import { SECOND_LOOK } from '../missing';
 import { STEP_WORDS } from './words';
 
 /** A weight further from what is expected than this share is asked back. */

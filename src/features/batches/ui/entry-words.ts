@@ -1,6 +1,6 @@
 import type { AlarmCode, EntryBody, ProgramStage, Recipe } from '@/core';
 import type { Show } from '@/ui/show';
-import { lineName } from './line-name';
+import { lineName } from '../line-name';
 import { ALARM_WORDS, EVENT_WORDS } from './house-words';
 import { CHECK_WORDS, LOT_PROBLEM_WORDS, MEDIUM_WORDS, STEP_WORDS } from './words';
 

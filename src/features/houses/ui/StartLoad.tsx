@@ -2,6 +2,8 @@
 
 import { useState } from 'react';
 import type { ProgramStage, ReadingPlace } from '@/core';
+import { missingQuestion, type Missing } from '@/ui/missing-question';
+import { AskAgain, useQuestion } from '@/ui/question';
 import { SelectField } from '@/ui/select-field';
 import { Notice } from '@/ui/status';
 import { usePostTo, useWorker } from './post-as';
@@ -13,6 +15,8 @@ export type ReadyBatch = {
   diameterMm: number;
   massG: number;
   stages: ProgramStage[];
+  /** What it misses: listed and asked before it hangs. */
+  missing: Missing;
 };
 type Program = { id: string; name: string; stages: ProgramStage[] };
 type Channel = { id: number; name: string; what: ReadingPlace };
@@ -37,6 +41,7 @@ export function StartLoad({
   const [places, setPlaces] = useState<Record<string, string>>({});
   const [probes, setProbes] = useState<Record<number, string>>({});
   const [error, setError] = useState<string | null>(null);
+  const q = useQuestion();
   const cores = channels.filter((c) => c.what === 'core');
   if (!canWork) return null;
   const hung = batches.filter((b) => chosen.includes(b.id));
@@ -47,9 +52,18 @@ export function StartLoad({
   const picked = options.find((p) => p.id === program) ?? options[0];
   /* Unless somebody says otherwise the first probes sit in the thickest pieces, one a batch. */
   const usual = (i: number) => (hung[i] ? `${hung[i].id}:thick` : '');
-  const start = async () => {
+  const askOrStart = () => {
     if (hung.length === 0 || !picked) return setError('Choose what hangs in the house.');
+    const odd = hung.find((b) => !/^\d{0,4}$/.test(sticks[b.id]?.trim() ?? ''));
+    if (odd) return setError(`Sticks of ${odd.name}: give a whole number, or nothing.`);
     setError(null);
+    const missing = hung.flatMap((b) =>
+      b.missing.map((m) => ({ id: `${b.id}:${m.id}`, name: `${b.code}: ${m.name}` })),
+    );
+    if (missing.length === 0) return void start(picked);
+    q.ask(missingQuestion(missing, 'start the load', () => void start(picked)));
+  };
+  const start = async (picked: Program) => {
     const loadId = crypto.randomUUID();
     const pinned = {
       name: picked.name.replace(/^As /, ''),
@@ -63,7 +77,7 @@ export function StartLoad({
         houseId,
         loadId,
         program: pinned,
-        ...(Number.isInteger(count) && count > 0 ? { sticks: count } : {}),
+        ...(count > 0 ? { sticks: count } : {}),
         ...(places[b.id]?.trim() ? { position: places[b.id]!.trim() } : {}),
       });
       if (!ok) return;
@@ -91,7 +105,7 @@ export function StartLoad({
       className="space-y-3"
       onSubmit={(e) => {
         e.preventDefault();
-        void start();
+        askOrStart();
       }}
     >
       <fieldset className="space-y-2">
@@ -168,6 +182,7 @@ export function StartLoad({
         </>
       )}
       {(error ?? message) && <Notice tone="bad">{error ?? message}</Notice>}
+      <AskAgain {...q} />
       {batches.length > 0 && (
         <button className="button-main min-h-14 text-lg" disabled={busy}>
           Start the load{picked ? `: ${picked.stages[0]!.name}` : ''}

@@ -11,6 +11,7 @@ import { AlarmList } from '@/features/houses/ui/AlarmList';
 import { LoadControls } from '@/features/houses/ui/LoadControls';
 import { LoadSummary } from '@/features/houses/ui/LoadSummary';
 import { MemberCard } from '@/features/houses/ui/MemberCard';
+import { missingOf } from '@/features/batches/missing';
 import { StartLoad } from '@/features/houses/ui/StartLoad';
 import { latestPrograms } from '@/features/programs/repository';
 import { houseChannels } from '@/features/readings/repository';
@@ -74,6 +75,7 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
               diameterMm: d.head.recipe.casing.diameterMm,
               massG: d.case.state.meatG ?? d.case.state.plannedMeatG,
               stages: d.head.recipe.program,
+              missing: missingOf(d.head.recipe, d.case.state),
             }))}
             programs={(await latestPrograms(db())).map((p) => ({
               id: p.id,

@@ -4,7 +4,7 @@ import { loadOpenDossiers } from '@/features/batches/case';
 import { runChart } from '@/features/batches/chart-data';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { CoolingClock, HeatFigures } from '@/features/batches/ui/HeatFigures';
-import { missingOf } from '@/features/batches/ui/missing';
+import { missingOf } from '@/features/batches/missing';
 import { PhForm } from '@/features/batches/ui/PhForm';
 import { ProbePanel } from '@/features/batches/ui/ProbePanel';
 import { RunChart } from '@/features/batches/ui/RunChart';
