@@ -21,7 +21,7 @@ import type { Db, Tx } from '@/platform/db/client';
 import { notify } from '@/platform/events';
 import { hashOf } from '@/platform/hash';
 import { channelsByIds } from '@/features/readings/repository';
-import { loadDossier, loadOpenDossiers, type Dossier } from './case';
+import { loadDossier, loadOpenStandings, type Dossier } from './case';
 import { holdsAfter, holdsAfterVerdict } from './holds';
 import type { PostedBody, PostResult, StartBatch } from './contract';
 import {
@@ -107,16 +107,11 @@ async function alreadyThere(tx: Tx, batchId: string, entry: NewEntry): Promise<P
 }
 
 /** A core probe sits in one piece: it cannot be in another running batch, and its channel must exist. */
-async function probeElsewhere(
-  tx: Tx,
-  batchId: string,
-  body: EntryBody,
-  now: number,
-): Promise<string | null> {
+async function probeElsewhere(tx: Tx, batchId: string, body: EntryBody): Promise<string | null> {
   if (body.kind !== 'probe_placed') return null;
   if ((await channelsByIds(tx, [body.channelId])).length === 0) return 'unknown_channel';
   if (body.what !== 'core') return null;
-  const others = (await loadOpenDossiers(tx, now)).filter(
+  const others = (await loadOpenStandings(tx)).filter(
     (d) => d.head.id !== batchId && !d.case.state.steps.pack,
   );
   const taken = others.some((d) =>
@@ -164,7 +159,7 @@ export async function postEntry(
     const kinds = new Map(dossier.entries.map((e) => [e.id, e.body.kind]));
     const refusal = refuse(dossier.head.recipe, dossier.case.state, kinds, entry, now);
     if (refusal) return { ok: false, code: refusal };
-    const elsewhere = await probeElsewhere(tx, batchId, body, now);
+    const elsewhere = await probeElsewhere(tx, batchId, body);
     if (elsewhere) return { ok: false, code: elsewhere };
     const lot = await refuseLot(tx, dossier, body, await siteDay(tx, now));
     if (lot) return { ok: false, code: lot.code, problems: lot.problems };

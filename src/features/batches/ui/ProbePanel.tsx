@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { ProbeUse, ReadingPlace } from '@/core';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
+import { PieceField } from './PieceField';
 import { useBatch, usePost } from './use-post';
 
 type Channel = { id: number; name: string; what: ReadingPlace };
@@ -26,14 +27,25 @@ const REASONS = [
 ];
 
 /** Which probe is in which piece of this batch: take one out, put another in. */
-export function ProbePanel({ placed, channels }: { placed: ProbeUse[]; channels: Channel[] }) {
+export function ProbePanel({
+  placed,
+  channels,
+  pieces,
+}: {
+  placed: ProbeUse[];
+  channels: Channel[];
+  /** Pieces that have a name already. */
+  pieces: readonly string[];
+}) {
   const { canWork } = useBatch();
   const { send, busy, message } = usePost();
   const q = useQuestion();
   const [choice, setChoice] = useState('');
+  const [piece, setPiece] = useState('');
   const here = placed.filter((p) => p.toS === null && p.name === null);
   const free = channels.filter((c) => !here.some((p) => p.channelId === c.id));
   const nameOf = (id: number) => channels.find((c) => c.id === id)?.name ?? `Channel ${id}`;
+  const inCore = choice.endsWith(':thickest') || choice.endsWith(':other');
   const place = () => {
     const [id, where] = choice.split(':');
     const channel = free.find((c) => c.id === Number(id));
@@ -43,8 +55,10 @@ export function ProbePanel({ placed, channels }: { placed: ProbeUse[]; channels:
         channelId: channel.id,
         what: channel.what,
         thickest: where === 'thickest',
+        ...(inCore && piece.trim() !== '' ? { position: piece.trim() } : {}),
       });
     setChoice('');
+    setPiece('');
   };
   return (
     <section className="sheet space-y-2" aria-label="Probes">
@@ -55,6 +69,7 @@ export function ProbePanel({ placed, channels }: { placed: ProbeUse[]; channels:
           <li key={p.channelId} className="flex items-center gap-3 border-t border-line py-1">
             <span>
               <strong>{nameOf(p.channelId)}</strong>, {whereOf(p)}
+              {p.position ? `, ${p.position}` : ''}
             </span>
             {canWork && (
               <button
@@ -105,6 +120,7 @@ export function ProbePanel({ placed, channels }: { placed: ProbeUse[]; channels:
           </button>
         </div>
       )}
+      {canWork && inCore && <PieceField value={piece} onChange={setPiece} known={pieces} />}
       <AskAgain {...q} />
       {message && <Notice tone="bad">{message}</Notice>}
     </section>

@@ -8,11 +8,19 @@ import { useShow } from '@/ui/show-context';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
 import { withTime } from './EntryButton';
+import { PieceField } from './PieceField';
 import { useBatch, usePost } from './use-post';
 import { WhenField } from './WhenField';
 
 /** Logs a core or air temperature by hand; an odd figure is asked back before it counts. */
-export function TempLog({ open: openAtFirst }: { open: boolean }) {
+export function TempLog({
+  open: openAtFirst,
+  pieces,
+}: {
+  open: boolean;
+  /** Pieces that have a name already. */
+  pieces: readonly string[];
+}) {
   const show = useShow();
   const { system } = show.settings;
   const { canWork, timeZone } = useBatch();
@@ -20,6 +28,7 @@ export function TempLog({ open: openAtFirst }: { open: boolean }) {
   const [open, setOpen] = useState(openAtFirst);
   const [what, setWhat] = useState<ReadingPlace>('core');
   const [text, setText] = useState('');
+  const [piece, setPiece] = useState('');
   const [when, setWhen] = useState('');
   const [error, setError] = useState<string | null>(null);
   const q = useQuestion();
@@ -33,12 +42,15 @@ export function TempLog({ open: openAtFirst }: { open: boolean }) {
     );
 
   const save = async (tempC: number, confirmed: boolean) => {
+    const named = what === 'core' && piece.trim() !== '' ? { piece: piece.trim() } : {};
     const outcome = await send(
-      { kind: 'reading_logged', what, tempC, thickest: true },
+      { kind: 'reading_logged', what, tempC, thickest: true, ...named },
       { ...withTime(when, timeZone), confirmed, enteredIn: system },
     );
     if (outcome.ok || outcome.code === 'kept') {
-      setSaved(`${what === 'core' ? 'Core' : 'Air'} ${show.temp(tempC)} logged.`);
+      setSaved(
+        `${what === 'core' ? 'Core' : 'Air'} ${show.temp(tempC)} logged${named.piece ? `, ${named.piece}` : ''}.`,
+      );
       setText('');
     } else if (outcome.code === 'odd_temperature') {
       const otherC = 'otherC' in outcome ? outcome.otherC : undefined;
@@ -111,6 +123,7 @@ export function TempLog({ open: openAtFirst }: { open: boolean }) {
         pad
       />
       <NumberPad value={text} onChange={type} />
+      {what === 'core' && <PieceField value={piece} onChange={setPiece} known={pieces} />}
       <AskAgain {...q} />
       {message && <Notice tone="bad">{message}</Notice>}
       {saved && <Notice tone="good">{saved}</Notice>}

@@ -50,7 +50,7 @@ export function entryWords(
     case 'alarm_acknowledged':
       return `Alarm seen${b.text ? `: ${b.text}` : ''}`;
     case 'probe_placed':
-      return `Probe placed: ${b.what}${b.thickest ? ', thickest piece' : ''}`;
+      return `Probe placed: ${b.what}${b.thickest ? ', thickest piece' : ''}${b.position ? `, ${b.position}` : ''}`;
     case 'probe_removed':
       return `Probe removed: ${b.reason}`;
     case 'reading_logged':

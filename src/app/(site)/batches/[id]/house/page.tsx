@@ -4,6 +4,7 @@ import { loadOpenDossiers } from '@/features/batches/case';
 import { runChart } from '@/features/batches/chart-data';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { CoolingClock, HeatFigures } from '@/features/batches/ui/HeatFigures';
+import { namedPieces } from '@/features/batches/pieces';
 import { missingOf } from '@/features/batches/missing';
 import { PhForm } from '@/features/batches/ui/PhForm';
 import { ProbePanel } from '@/features/batches/ui/ProbePanel';
@@ -40,10 +41,11 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
   const chart = await runChart(db(), [c], member ? forecastMarks([member]) : []);
   const channels = running ? await houseChannels(db(), c.state.run!.houseId) : [];
   const log = (await searchParams).log === 'core';
+  const pieces = namedPieces(c.state);
   const fermentation = dossier.verdict.checks.find((k) => k.code === 'fermentation');
   return (
     <div className="space-y-4">
-      {log && !closed && <TempLog open />}
+      {log && !closed && <TempLog open pieces={pieces} />}
       {c.state.run && (
         <section className="sheet" aria-label="Heat">
           <HeatFigures c={c} show={show} nowS={now} />
@@ -92,8 +94,8 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
             {running && c.recipe.fermentation && (
               <PhForm targetPh={c.recipe.fermentation.targetPh} />
             )}
-            {!log && <TempLog open={false} />}
-            {running && <ProbePanel placed={c.state.probes} channels={channels} />}
+            {!log && <TempLog open={false} pieces={pieces} />}
+            {running && <ProbePanel placed={c.state.probes} channels={channels} pieces={pieces} />}
             <ImportForm />
           </div>
         )}
