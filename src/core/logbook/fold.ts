@@ -5,6 +5,7 @@ import { effectiveEntries } from './effective';
 import type { EffectiveEntry, Entry, EntryBody, EntryKind } from './entry';
 import { phaseOf } from './phase';
 import type { BatchState } from './state';
+import { withdrawnLogs } from './withdrawn';
 
 type Of<K extends EntryKind> = Extract<EntryBody, { kind: K }>;
 type Apply = { [K in EntryKind]: (s: BatchState, body: Of<K>, e: EffectiveEntry) => void };
@@ -25,6 +26,7 @@ function empty(): BatchState {
     alarms: [],
     chill: [],
     probes: [],
+    withdrawn: [],
     hand: [],
     ph: [],
     allowedLots: [],
@@ -296,6 +298,7 @@ export function foldBatch(recipe: Recipe, entries: readonly Entry[]): BatchState
   if (signed && entries.some((e) => e.seq > signed.seq && REOPENS.includes(e.body.kind)))
     state.signature!.stands = false;
   state.touched = touchedBy(entries);
+  state.withdrawn = withdrawnLogs(entries);
   state.phase = phaseOf(state, recipe);
   return state;
 }

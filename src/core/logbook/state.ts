@@ -9,6 +9,7 @@ import type {
   RunEvent,
   StepName,
 } from './entry';
+import type { Withdrawn } from './withdrawn';
 
 export type Phase =
   | 'weighing'
@@ -149,6 +150,8 @@ export type BatchState = {
   alarms: AlarmState[];
   chill: { medium: ChillMedium; startS: number }[];
   probes: ProbeUse[];
+  /** Core logs that corrections took away; see logbook/withdrawn. */
+  withdrawn: Withdrawn[];
   hand: HandReading[];
   /** pH of the test piece, in time. */
   ph: { ph: number; tS: number; meterCheckedS: number | null; by: Author }[];

@@ -65,6 +65,7 @@ export function checkProbeEvidence(c: Case): Check {
   figures.push(...uncredited(logs, house));
   figures.push({ name: 'surroundings', value: envelope.around.logged ? 1 : 0, unit: 'count' });
   for (const value of takenOut(house, chill)) figures.push({ name: 'aside', value, unit: 'at' });
+  for (const w of c.state.withdrawn) figures.push({ name: 'withdrawn', value: w.atS, unit: 'at' });
   if (gaps.length > 0) return check('probe_evidence', rule, 'missing', 'gaps', figures);
   return chill
     ? check('probe_evidence', rule, 'pass', 'covered', figures)

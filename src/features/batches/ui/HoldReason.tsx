@@ -3,7 +3,7 @@ import type { Show } from '@/ui/show';
 import { checkWords } from './verdict-words';
 import { CHECK_WORDS } from './words';
 
-/** Why a batch is on hold: a person's words, or what the failed check says. */
+/** Why a batch is on hold: a person's words, what the failed check says, or that it says so no more and waits. */
 export function HoldReason({
   hold,
   verdict,
@@ -15,6 +15,13 @@ export function HoldReason({
 }) {
   const check = verdict.checks.find((k) => k.code === hold.check);
   if (!check) return <>{hold.reason}</>;
+  if (check.status !== 'fail')
+    return (
+      <>
+        {CHECK_WORDS[check.code]}: corrected; waits for the release lead’s decision. Now:{' '}
+        {checkWords(check, show)}
+      </>
+    );
   return (
     <>
       {CHECK_WORDS[check.code]}. {checkWords(check, show)}

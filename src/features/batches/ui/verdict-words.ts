@@ -158,14 +158,20 @@ function uncredited(check: Check, show: Show): string {
 /** What else the evidence rests on: no log of the surroundings, and probes that a person set aside. */
 function restsOn(check: Check, show: Show): string {
   const wide = check.figures.some((f) => f.name === 'surroundings' && f.value === 0);
-  const aside = check.figures.filter((f) => f.name === 'aside').map((f) => show.clock(f.value));
+  const times = (name: string) =>
+    check.figures
+      .filter((f) => f.name === name)
+      .map((f) => show.clock(f.value))
+      .join(', ');
+  const [aside, withdrawn] = [times('aside'), times('withdrawn')];
   return [
     wide
       ? ' What surrounded the product was not logged: readings are held only against what the program’s set points allow.'
       : '',
-    aside.length > 0
-      ? ` A probe was taken out on purpose at ${aside.join(', ')}; see the log.`
-      : '',
+    aside === '' ? '' : ` A probe was taken out on purpose at ${aside}; see the log.`,
+    withdrawn === ''
+      ? ''
+      : ` A core log that had stood in this batch was struck from its record at ${withdrawn}, and is not judged; see the log for who did so and why.`,
   ].join('');
 }
 
