@@ -77,10 +77,10 @@ export function ForecastCard({ member, show, nowS }: { member: Member; show: Sho
         {basis.madeFrom === 'fitted'
           ? `. The house moves heat ${show.number(basis.factors.h, 2)} times as expected`
           : ''}
-        . Eight of ten bands should hold the truth:{' '}
+        . Eight of ten bands hold what comes;{' '}
         {basis.bandRuns > 0
-          ? `this one is as wide as ${basis.bandRuns} earlier ${basis.bandRuns === 1 ? 'forecast' : 'forecasts'} of this house and kind of product ask for.`
-          : 'no forecast of this house and kind of product with as much time left has been checked yet, so it is as wide as is usual.'}
+          ? `the width of this one rests on ${basis.bandRuns} earlier ${basis.bandRuns === 1 ? 'forecast' : 'forecasts'} of this house and kind of product.`
+          : 'this one is as wide as is usual, for none of this house and kind of product has been checked yet.'}
       </p>
     </div>
   );

@@ -71,7 +71,7 @@ export function LotForm({ ingredients }: { ingredients: Ingredient[] }) {
           ))}
         </select>
       </label>
-      <div className="grid gap-3 sm:grid-cols-2">
+      <div className="grid items-end gap-3 sm:grid-cols-2">
         <Field name="code" label="Lot number" />
         <Field name="supplier" label="Supplier" />
         <Field
