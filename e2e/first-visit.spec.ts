@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { App } from './support/app';
+import { App, SETUP_CODE } from './support/app';
 import { prepare } from './support/database';
 
 test('the first visit makes the first release lead, once', async ({ browser }) => {
@@ -10,6 +10,7 @@ test('the first visit makes the first release lead, once', async ({ browser }) =
     const page = await (await browser.newContext({ baseURL: app.base })).newPage();
     await page.goto('/');
     await expect(page.getByRole('heading', { name: 'Welcome to Jolly Kettle' })).toBeVisible();
+    await page.getByLabel('Set-up code').fill('GUESSED-1');
     await page.getByLabel('Name of the smokehouse').fill('Quiet Creek');
     await page.getByLabel('Time zone').selectOption('America/Denver');
     await page.getByLabel('Your name').fill('Ada Stone');
@@ -19,6 +20,12 @@ test('the first visit makes the first release lead, once', async ({ browser }) =
     await expect(
       page.getByText('Something is not right yet. At least 10 characters'),
     ).toBeVisible();
+    await page.getByLabel('A password').fill('1234567890');
+    await page.getByRole('button', { name: 'Set up' }).click();
+    await expect(page.getByText('The start command printed another one')).toBeVisible();
+    await page.getByLabel('Set-up code').fill(SETUP_CODE);
+    await page.getByRole('button', { name: 'Set up' }).click();
+    await expect(page.getByText('among the first that anybody would try')).toBeVisible();
     await page.getByLabel('A password').fill('smoke-and-mirrors');
     await page.getByRole('button', { name: 'Set up' }).click();
     await expect(page).toHaveURL(/sign-in/);

@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { makeAuth } from '../src/platform/auth';
 import { makeDb, makePool } from '../src/platform/db/client';
 import { loadDemo, DEMO_PASSWORD, DEMO_PEOPLE } from './demo/load';
-import { bin } from './lib/paths';
+import { appCommand } from './lib/app';
 import { freePort } from './lib/ports';
 import { Supervisor, waitFor } from './lib/supervisor';
 
@@ -14,15 +13,14 @@ export async function floorScripts(url: string): Promise<Script[]> {
   const pool = makePool(url, 4);
   const db = makeDb(pool);
   await db.deleteFrom('device').execute();
-  await loadDemo(db, makeAuth(pool, secret), Date.now() / 1000);
+  await loadDemo(db, Date.now() / 1000);
   await db.destroy();
   const port = await freePort(3900);
   const base = `http://127.0.0.1:${port}`;
   const supervisor = new Supervisor();
   supervisor.launch({
     name: 'bench-app',
-    command: bin('next'),
-    args: ['start', '-p', String(port), '-H', '127.0.0.1'],
+    ...appCommand(port),
     env: { ...process.env, DATABASE_URL: url, BETTER_AUTH_SECRET: secret, NODE_ENV: 'production' },
   });
   try {

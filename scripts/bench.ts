@@ -22,7 +22,8 @@ import { benchJudge, benchOddForecasts } from './bench-trust';
 import { benchRefit, benchSimulation, benchThin } from './bench-house';
 import { DEMO_RECIPES } from './demo/recipes';
 import { buildIfNeeded } from './lib/build';
-import { bin, ROOT } from './lib/paths';
+import { appCommand } from './lib/app';
+import { ROOT } from './lib/paths';
 import { freePort } from './lib/ports';
 import { ensureDatabase, startPostgres } from './lib/postgres';
 import { Supervisor, waitFor } from './lib/supervisor';
@@ -66,8 +67,7 @@ async function benchIngest(url: string): Promise<void> {
   };
   supervisor.launch({
     name: 'bench-app',
-    command: bin('next'),
-    args: ['start', '-p', String(port), '-H', '127.0.0.1'],
+    ...appCommand(port),
     env,
   });
   try {

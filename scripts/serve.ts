@@ -1,7 +1,9 @@
-import { makeAuth } from '../src/platform/auth';
 import { makeDb, makePool, type Db } from '../src/platform/db/client';
 import { migrateToLatest } from '../src/platform/db/migrate';
 import { seedRules } from '../src/features/settings/service';
+import { countPeople } from '../src/features/accounts/repository';
+import { newSetupCode } from '../src/platform/setup-code';
+import { appCommand } from './lib/app';
 import { buildIfNeeded } from './lib/build';
 import { bin } from './lib/paths';
 import { freePort } from './lib/ports';
@@ -10,25 +12,25 @@ import { sessionSecret } from './lib/secret';
 import { Supervisor, waitFor } from './lib/supervisor';
 import { DEMO_PASSWORD, DEMO_PEOPLE, emptyDatabase, loadDemo, type DemoDevice } from './demo/load';
 
-async function prepare(
-  url: string,
-  work: (db: Db, auth: ReturnType<typeof makeAuth>) => Promise<void>,
-): Promise<void> {
-  const pool = makePool(url, 4);
-  const db = makeDb(pool);
+async function prepare(url: string, work: (db: Db) => Promise<void>): Promise<void> {
+  const db = makeDb(makePool(url, 4));
   try {
     await migrateToLatest(db);
     await seedRules(db);
-    await work(db, makeAuth(pool, sessionSecret()));
+    await work(db);
   } finally {
     await db.destroy();
   }
 }
 
-function greet(url: string, demo: boolean, panel: number): void {
+function greet(url: string, demo: boolean, panel: number, code: string | null): void {
   console.log(`\nJolly Kettle is at ${url}`);
   if (!demo)
-    return void console.log('The first visit creates the first release lead. Ctrl-C stops.\n');
+    return void console.log(
+      code
+        ? `The first visit creates the first release lead. It asks for this code: ${code}\nCtrl-C stops.\n`
+        : 'Ctrl-C stops.\n',
+    );
   console.log(`Demo sign-ins, password ${DEMO_PASSWORD}:`);
   for (const p of DEMO_PEOPLE)
     console.log(`  ${p.email.padEnd(28)} ${p.name}, ${p.role.replace('_', ' ')}`);
@@ -54,8 +56,10 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
   try {
     let devices: DemoDevice[] = [];
     if (options.demo && options.fresh) await emptyDatabase(server.url);
-    await prepare(server.url, async (db, auth) => {
-      if (options.demo) devices = await loadDemo(db, auth, Date.now() / 1000);
+    let code: string | null = null;
+    await prepare(server.url, async (db) => {
+      if (options.demo) devices = await loadDemo(db, Date.now() / 1000);
+      else if ((await countPeople(db)) === 0) code = process.env.JOLLY_SETUP_CODE ?? newSetupCode();
     });
     buildIfNeeded();
     const host = process.env.HOST ?? '127.0.0.1';
@@ -67,6 +71,7 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
     const env = {
       ...process.env,
       ...(broker ? { JOLLY_MQTT_URL: broker } : {}),
+      ...(code ? { JOLLY_SETUP_CODE: code } : {}),
       DATABASE_URL: server.url,
       BETTER_AUTH_SECRET: sessionSecret(),
       NODE_ENV: 'production' as const,
@@ -80,8 +85,7 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
       });
     supervisor.launch({
       name: 'app',
-      command: bin('next'),
-      args: ['start', '-p', String(port), '-H', host],
+      ...appCommand(port, host),
       env,
     });
     await waitFor(`${local}/api/health`);
@@ -100,7 +104,7 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
         env: simEnv,
       });
     }
-    greet(url, options.demo, panel);
+    greet(url, options.demo, panel, code);
   } catch (error) {
     console.error(error instanceof Error ? error.message : error);
     await stop(1);

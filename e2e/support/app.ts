@@ -1,7 +1,9 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import path from 'node:path';
+import { appCommand } from '../../scripts/lib/app';
 
 export const SECRET = 'only-for-tests-only-for-tests-only-for-tests';
+export const SETUP_CODE = 'KETTLE-22';
 const ROOT = path.resolve(import.meta.dirname, '../..');
 
 /** The built application as a process of its own. */
@@ -22,13 +24,11 @@ export class App {
       DATABASE_URL: this.databaseUrl,
       BETTER_AUTH_SECRET: SECRET,
       JOLLY_WATCH_MS: '3000',
+      JOLLY_SETUP_CODE: SETUP_CODE,
       NODE_ENV: 'production',
     };
-    this.child = spawn(
-      'node_modules/.bin/next',
-      ['start', '-p', String(this.port), '-H', '127.0.0.1'],
-      { cwd: ROOT, env, stdio: 'ignore', detached: true },
-    );
+    const { command, args } = appCommand(this.port);
+    this.child = spawn(command, args, { cwd: ROOT, env, stdio: 'ignore', detached: true });
     await this.waitUntilWell();
   }
 

@@ -2,7 +2,10 @@ import { execFileSync } from 'node:child_process';
 import path from 'node:path';
 
 /** Makes a database anew, empty or with the demo, and says where it is. */
-export function prepare(name: string, fill: 'demo' | 'empty'): { url: string; tokens: string[] } {
+export function prepare(
+  name: string,
+  fill: 'demo' | 'empty' | 'hostile',
+): { url: string; tokens: string[] } {
   const root = path.resolve(import.meta.dirname, '../..');
   const out = execFileSync('node_modules/.bin/tsx', ['e2e/support/prepare.ts', name, fill], {
     cwd: root,

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
-import { addPerson, countPeople, listPeople } from '../../src/features/accounts/service';
+import { countPeople, listPeople } from '../../src/features/accounts/repository';
+import { addPerson } from '../../src/features/accounts/service';
 import { loadOpenDossiers } from '../../src/features/batches/case';
 import { appendEntries, setClosed } from '../../src/features/batches/repository';
 import {
@@ -12,7 +13,7 @@ import { decideVersion, saveRecipe } from '../../src/features/recipes/service';
 import { houseChannels } from '../../src/features/readings/repository';
 import { currentRules, listHouses, saveSite } from '../../src/features/settings/repository';
 import { addDevice, addHouse } from '../../src/features/settings/service';
-import type { makeAuth, Role } from '../../src/platform/auth';
+import type { Role } from '../../src/platform/roles';
 import type { Db } from '../../src/platform/db/client';
 import type { Recipe } from '../../src/core';
 import { recordCalibration } from '../../src/features/readings/calibrations';
@@ -43,11 +44,7 @@ export async function emptyDatabase(url: string): Promise<void> {
   await client.end();
 }
 
-async function loadSiteData(
-  db: Db,
-  auth: ReturnType<typeof makeAuth>,
-  nowS: number,
-): Promise<void> {
+async function loadSiteData(db: Db, nowS: number): Promise<void> {
   await saveSite(db, {
     name: 'Alderhollow Smokehouse',
     timeZone: TIME_ZONE,
@@ -63,7 +60,10 @@ async function loadSiteData(
       7: null,
     },
   });
-  for (const p of DEMO_PEOPLE) await addPerson(auth, { ...p, password: DEMO_PASSWORD });
+  for (const p of DEMO_PEOPLE) {
+    const added = await addPerson(db, { ...p, password: DEMO_PASSWORD });
+    if (!added.ok) throw new Error(`${p.name}: ${added.code}`);
+  }
   await db
     .insertInto('scale')
     .values([
@@ -273,13 +273,9 @@ async function clearStale(w: World, nowS: number): Promise<boolean> {
  * Loads the demo where it is missing and sees that something is running now; returns the simulated
  * houses with fresh tokens (those of earlier starts are revoked). One speaks HTTP, the next over a broker.
  */
-export async function loadDemo(
-  db: Db,
-  auth: ReturnType<typeof makeAuth>,
-  nowS: number,
-): Promise<DemoDevice[]> {
+export async function loadDemo(db: Db, nowS: number): Promise<DemoDevice[]> {
   const isNew = (await countPeople(db)) === 0;
-  if (isNew) await loadSiteData(db, auth, nowS);
+  if (isNew) await loadSiteData(db, nowS);
   const w = await world(db);
   const by = Object.fromEntries((await approvedVersions(db)).map((v) => [v.content.name, v]));
   if (isNew) await tellPast(w, by, nowS);

@@ -32,11 +32,10 @@ export function makeAuth(
     telemetry: { enabled: false },
     emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: 10 },
     session: { expiresIn: 60 * 60 * 24 * 7 },
-    rateLimit: {
-      enabled: true,
-      window: 60,
-      max: 600,
-      customRules: { '/sign-in/email': { window: 60, max: 30 } },
+    /* Tries are counted in the database, at the two routes that are open; see auth-gate and limits. */
+    rateLimit: { enabled: false },
+    user: {
+      additionalFields: { mustChangePassword: { type: 'boolean', required: false, input: false } },
     },
     advanced: { useSecureCookies: secure },
     plugins: [

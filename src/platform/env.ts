@@ -5,6 +5,8 @@ const schema = z.object({
   BETTER_AUTH_SECRET: z.string().min(32),
   JOLLY_ORIGINS: z.string().optional(),
   /** '1' behind TLS: session cookies then travel over https only. */
+  /** Lets the first visitor set the site up; `./kettle start` makes one and prints it. */
+  JOLLY_SETUP_CODE: z.string().min(6).optional(),
   JOLLY_SECURE_COOKIES: z.enum(['0', '1']).default('0'),
 });
 

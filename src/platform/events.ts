@@ -4,7 +4,7 @@ import type { Handle } from './db/client';
 import { env } from './env';
 
 /** Something that open pages should look at again. */
-export type Change = { topic: 'batch' | 'house'; id: string };
+export type Change = { topic: 'batch' | 'house' | 'person'; id: string };
 
 const CHANNEL = 'jolly_change';
 const RETRY_MS = 1000;

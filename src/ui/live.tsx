@@ -20,11 +20,16 @@ export function Live() {
     };
     const source = new EventSource('/api/v1/events');
     source.addEventListener('change', refresh);
+    source.addEventListener('signed_out', () => {
+      source.close();
+      refresh();
+    });
     source.onopen = () => {
       setLost(false);
       refresh();
     };
-    source.onerror = () => setLost(true);
+    /* Refused for good, as with too many windows open: the clock still refreshes. */
+    source.onerror = () => setLost(source.readyState !== EventSource.CLOSED);
     const tick = setInterval(refresh, CLOCK_MS);
     return () => {
       source.close();

@@ -14,7 +14,6 @@ import { saveRecipe } from '@/features/recipes/service';
 import { currentRules, listRules, loadSite } from '@/features/settings/repository';
 import { chooseRule, editRule } from '@/features/settings/service';
 import { verifyLogbook } from '@/features/records/verify';
-import { makeAuth } from '@/platform/auth';
 import { makePool, type Db } from '@/platform/db/client';
 import { changeFeed, notify, type Change } from '@/platform/events';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
@@ -89,7 +88,7 @@ test('every running batch has a plan', async () => {
 test('started again within the hour the demo is kept; a day later it runs anew and the old ends are told', async () => {
   const before = (await open()).map((d) => d.head.id).sort();
   const pool = makePool(url, 2);
-  await loadDemo(demo, makeAuth(pool, 'x'.repeat(40)), nowS());
+  await loadDemo(demo, nowS());
   expect((await open()).map((d) => d.head.id).sort()).toEqual(before);
   const devices = await demo.selectFrom('device').select('revokedAt').execute();
   expect(devices.filter((d) => d.revokedAt === null)).toHaveLength(2);

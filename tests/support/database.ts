@@ -5,7 +5,6 @@ import { seedRules } from '@/features/settings/service';
 import { saveSite } from '@/features/settings/repository';
 import { addHouse } from '@/features/settings/service';
 import { decideVersion, saveRecipe } from '@/features/recipes/service';
-import { makeAuth } from '@/platform/auth';
 import { makeDb, makePool, type Db } from '@/platform/db/client';
 import { migrateToLatest } from '@/platform/db/migrate';
 import { loadDemo, type DemoDevice } from '../../scripts/demo/load';
@@ -82,7 +81,7 @@ export async function demoDatabase(): Promise<{
   const demo = makeDb(pool);
   await migrateToLatest(demo);
   await seedRules(demo);
-  const devices = await loadDemo(demo, makeAuth(pool, 'x'.repeat(40)), Date.now() / 1000);
+  const devices = await loadDemo(demo, Date.now() / 1000);
   const drop = async () => {
     await demo.destroy();
     await t.drop();

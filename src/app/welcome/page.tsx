@@ -12,8 +12,8 @@ export default async function WelcomePage() {
       <Mark className="mb-2 size-16 text-accent" />
       <h1 className="text-3xl font-extrabold">Welcome to Jolly Kettle</h1>
       <p className="mb-4 text-soft">
-        You become the first release lead. Then confirm the rules in Settings, add your people,
-        scales and houses, and write a recipe.
+        The start command printed a set-up code. With it you become the first release lead. Then
+        confirm the rules in Settings, add your people, scales and houses, and write a recipe.
       </p>
       <div className="sheet">
         <WelcomeForm zones={['UTC', ...Intl.supportedValuesOf('timeZone')]} />

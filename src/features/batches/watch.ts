@@ -1,11 +1,9 @@
-import { sql } from 'kysely';
 import { holdsDue, holdsToLift } from '@/core';
 import { nowS } from '@/platform/clock';
 import type { Db } from '@/platform/db/client';
+import { tryLock } from '@/platform/locks';
 import { loadOpenDossiers, type Dossier } from './case';
 import { recordDueHolds } from './service';
-
-const WATCH_LOCK = 710_001;
 
 /**
  * Looks at every open batch once and records the holds that time and readings have made due. When
@@ -14,10 +12,7 @@ const WATCH_LOCK = 710_001;
  */
 export async function watchOnce(db: Db): Promise<Dossier[]> {
   const open = await db.transaction().execute(async (tx) => {
-    const lock = await sql<{
-      ok: boolean;
-    }>`select pg_try_advisory_xact_lock(${WATCH_LOCK}) as ok`.execute(tx);
-    if (!lock.rows[0]?.ok) return [];
+    if (!(await tryLock(tx, 'watch'))) return [];
     return loadOpenDossiers(tx, nowS(), 'watch');
   });
   for (const d of open)

@@ -12,16 +12,16 @@ import { doubtBatchesOf } from '@/features/batches/doubted-probe';
 import { channelsByIds } from '@/features/readings/repository';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
+import { fieldsOf, readInput } from '@/platform/read-input';
 
 /** Records that a probe was checked in ice water, and in boiling water when it was. */
 export async function calibrateAction(
   input: unknown,
 ): Promise<ActionResult<CalibrationResult & { opened: string[] }>> {
   return asPerson('work_batches', async (person) => {
-    const parsed = calibrationSchema.safeParse(input);
+    const parsed = readInput(calibrationSchema, input);
     if (!parsed.success) {
-      const fields = parsed.error.issues.map((i) => [i.path.join('.'), i.message]);
-      return { ok: false, code: 'bad_input', fields: Object.fromEntries(fields) };
+      return { ok: false, code: 'bad_input', fields: fieldsOf(parsed.error) };
     }
     const [channel] = await channelsByIds(db(), [parsed.data.channelId]);
     if (!channel?.houseId || channel.what !== 'core') return { ok: false, code: 'no_such_probe' };

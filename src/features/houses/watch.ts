@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { sql } from 'kysely';
 import { alarmChanges, placeOf, type Author, type EntryBody } from '@/core';
 import type { Dossier } from '@/features/batches/case';
 import { appendEntries, loadEntries, lockHead, type NewEntry } from '@/features/batches/repository';
@@ -7,12 +6,12 @@ import { listHouses } from '@/features/settings/repository';
 import { nowS as clock } from '@/platform/clock';
 import type { Db } from '@/platform/db/client';
 import { notify } from '@/platform/events';
+import { withLock } from '@/platform/locks';
 import { fitOf } from './forecast';
 import { isRemembered, rememberFit, rememberScores } from './fits';
 import { hanging, loadOf, type Member } from './load';
 import { scoresOfRun } from './look-back';
 
-const HOUSE_LOCK = 710_002;
 const HOUSE_ITSELF: Author = { id: 'system', name: 'Jolly Kettle' };
 /** Fewer core readings than this teach nothing about a house. */
 const LEAST_READINGS = 30;
@@ -97,17 +96,7 @@ async function learn(db: Db, d: Dossier): Promise<void> {
  */
 export async function watchHouses(db: Db, open: readonly Dossier[], nowS = clock()): Promise<void> {
   if (open.length === 0) return;
-  await db.connection().execute(async (held) => {
-    const lock = await sql<{
-      ok: boolean;
-    }>`select pg_try_advisory_lock(${HOUSE_LOCK}) as ok`.execute(held);
-    if (!lock.rows[0]?.ok) return;
-    try {
-      await lookOnce(db, open, nowS);
-    } finally {
-      await sql`select pg_advisory_unlock(${HOUSE_LOCK})`.execute(held);
-    }
-  });
+  await db.connection().execute((held) => withLock(held, 'houses', () => lookOnce(db, open, nowS)));
 }
 
 async function lookOnce(db: Db, open: readonly Dossier[], nowS: number): Promise<void> {

@@ -3,6 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { asPerson, type ActionResult } from '@/features/accounts/identify';
 import { db } from '@/platform/db/client';
+import { fieldsOf, readInput } from '@/platform/read-input';
 import { saveProgramSchema } from './contract';
 import { saveProgram } from './service';
 
@@ -11,10 +12,9 @@ export async function saveProgramAction(
   input: unknown,
 ): Promise<ActionResult<{ programId: string; number: number }>> {
   return asPerson('write_recipes', async (person) => {
-    const parsed = saveProgramSchema.safeParse(input);
+    const parsed = readInput(saveProgramSchema, input);
     if (!parsed.success) {
-      const fields = parsed.error.issues.map((i) => [i.path.join('.'), i.message]);
-      return { ok: false, code: 'bad_program', fields: Object.fromEntries(fields) };
+      return { ok: false, code: 'bad_program', fields: fieldsOf(parsed.error) };
     }
     const answer = await saveProgram(db(), parsed.data, person.name);
     if (answer.ok) revalidatePath('/bench', 'layout');

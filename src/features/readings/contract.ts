@@ -13,7 +13,13 @@ export const deviceReadingSchema = z.object({
     description: 'When it was measured; ISO 8601 with offset',
     example: '2026-11-23T14:20:00Z',
   }),
-  tempC: z.number().min(-60).max(260).meta({ description: 'Temperature, °C' }),
+  /* Nearer to 0 than any probe can tell is 0: the database has no such small figures. */
+  tempC: z
+    .number()
+    .min(-60)
+    .max(260)
+    .overwrite((t) => (Math.abs(t) < 1e-6 ? 0 : t))
+    .meta({ description: 'Temperature, °C' }),
 });
 
 const sentAt = z.iso.datetime({ offset: true }).meta({

@@ -4,6 +4,7 @@ import { revalidatePath } from 'next/cache';
 import type { Recipe } from '@/core';
 import { asPerson, type ActionResult } from '@/features/accounts/identify';
 import { db } from '@/platform/db/client';
+import { fieldsOf, readInput } from '@/platform/read-input';
 import { decideSchema, saveRecipeSchema } from './contract';
 import { decideVersion, saveRecipe } from './service';
 
@@ -19,12 +20,12 @@ export type Saved =
 export async function saveRecipeAction(input: unknown): Promise<Saved> {
   let meanwhile: Saved | null = null;
   const answer = await asPerson<{ recipeId: string }>('write_recipes', async (person) => {
-    const parsed = saveRecipeSchema.safeParse(input);
+    const parsed = readInput(saveRecipeSchema, input);
     if (!parsed.success)
       return {
         ok: false,
         code: 'bad_recipe',
-        fields: Object.fromEntries(parsed.error.issues.map((i) => [i.path.join('.'), i.message])),
+        fields: fieldsOf(parsed.error),
       };
     const result = await saveRecipe(db(), parsed.data, person.name);
     if (result.ok) return { ok: true, data: { recipeId: result.data.recipeId } };
@@ -37,12 +38,12 @@ export async function saveRecipeAction(input: unknown): Promise<Saved> {
 /** Approves or retires a version of a recipe. */
 export async function decideVersionAction(input: unknown): Promise<ActionResult> {
   return asPerson('write_recipes', async (person) => {
-    const parsed = decideSchema.safeParse(input);
+    const parsed = readInput(decideSchema, input);
     if (!parsed.success)
       return {
         ok: false,
         code: 'bad_input',
-        fields: Object.fromEntries(parsed.error.issues.map((i) => [i.path.join('.'), i.message])),
+        fields: fieldsOf(parsed.error),
       };
     const result = await decideVersion(db(), parsed.data, person.name);
     revalidatePath('/recipes', 'layout');

@@ -3,21 +3,15 @@
 import { randomUUID } from 'node:crypto';
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
-import { asPerson, type ActionResult } from '@/features/accounts/identify';
-import { personSchema, firstLeadSchema } from '@/features/accounts/contract';
-import { addPerson, countPeople } from '@/features/accounts/service';
-import { auth, ROLES } from '@/platform/auth';
+import { addressHere, asPerson, type ActionResult } from '@/features/accounts/identify';
+import { firstLeadSchema, personChangeSchema, personSchema } from '@/features/accounts/contract';
+import { addPerson, changePerson, resetPassword } from '@/features/accounts/service';
 import { db } from '@/platform/db/client';
-import { lockFirstVisit } from './first-visit';
+import { fieldsOf, readInput } from '@/platform/read-input';
+import { firstVisit } from './first-visit';
 import { hangingSchema, ruleEditSchema, siteSchema } from './contract';
 import { saveSite } from './repository';
 import { addDevice, addHouse, chooseRule, editRule, revokeDevice } from './service';
-
-const bad = (error: z.ZodError): ActionResult<never> => ({
-  ok: false,
-  code: 'bad_input',
-  fields: Object.fromEntries(error.issues.map((i) => [i.path.join('.'), i.message])),
-});
 
 /** Parses, lets a release lead do it, and shows the page anew. */
 async function change<T, R>(
@@ -26,8 +20,8 @@ async function change<T, R>(
   work: (data: T, by: string) => Promise<ActionResult<R>>,
 ): Promise<ActionResult<R>> {
   return asPerson('run_site', async (person) => {
-    const parsed = schema.safeParse(input);
-    if (!parsed.success) return bad(parsed.error);
+    const parsed = readInput(schema, input);
+    if (!parsed.success) return { ok: false, code: 'bad_input', fields: fieldsOf(parsed.error) };
     const result = await work(parsed.data, person.name);
     revalidatePath('/', 'layout');
     return result;
@@ -35,7 +29,6 @@ async function change<T, R>(
 }
 
 const done: ActionResult = { ok: true, data: undefined };
-const WEEKDAY = { from: '06:00', to: '18:00' };
 
 export const saveSiteAction = async (input: unknown) =>
   change(siteSchema, input, async (site) => (await saveSite(db(), site), done));
@@ -65,39 +58,18 @@ export const setAutoAdvanceAction = async (input: unknown) =>
 
 export const addPersonAction = async (input: unknown) =>
   change(personSchema, input, async (person) => {
-    try {
-      await addPerson(auth(), person);
-      return done;
-    } catch {
-      return {
-        ok: false,
-        code: 'email_taken',
-        fields: { email: 'This e-mail has an account already' },
-      };
-    }
+    const added = await db()
+      .transaction()
+      .execute((tx) => addPerson(tx, person));
+    return added.ok ? done : added;
   });
 
-const roleSchema = z.object({ id: z.string(), role: z.enum(ROLES), banned: z.boolean() });
 export const changePersonAction = async (input: unknown) =>
-  change(roleSchema, input, async ({ id, role, banned }) => {
-    const others = await db()
-      .withoutPlugins()
-      .selectFrom('user')
-      .select('id')
-      .where('role', '=', 'release_lead')
-      .where('id', '<>', id)
-      .where((e) => e.or([e('banned', '=', false), e('banned', 'is', null)]))
-      .execute();
-    if (others.length === 0 && (role !== 'release_lead' || banned))
-      return { ok: false, code: 'last_lead' };
-    await db()
-      .withoutPlugins()
-      .updateTable('user')
-      .set({ role, banned })
-      .where('id', '=', id)
-      .execute();
-    return done;
-  });
+  change(personChangeSchema, input, (person) => changePerson(db(), person));
+
+/** Gives a person a password for one sign-in and shows it once. */
+export const resetPasswordAction = async (input: unknown) =>
+  change(z.string().min(1).max(80), input, (id) => resetPassword(db(), id));
 
 const scaleSchema = z.object({
   name: z.string().trim().min(1).max(60),
@@ -152,29 +124,9 @@ export const addDeviceAction = async (input: unknown) =>
 export const revokeDeviceAction = async (input: unknown) =>
   change(z.uuid(), input, async (id) => (await revokeDevice(db(), id), done));
 
-/** The first visit: makes the site and its first release lead, once. */
+/** The first visit: makes the site and its first release lead, once, for who has the code. */
 export async function firstVisitAction(input: unknown): Promise<ActionResult> {
-  const parsed = firstLeadSchema.safeParse(input);
-  if (!parsed.success) return bad(parsed.error);
-  const { siteName, timeZone, unitSystem, ...lead } = parsed.data;
-  return lockFirstVisit(db(), async () => {
-    if ((await countPeople(db())) > 0) return { ok: false, code: 'not_allowed' };
-    await addPerson(auth(), { ...lead, role: 'release_lead' });
-    await saveSite(db(), {
-      name: siteName,
-      timeZone,
-      unitSystem,
-      locale: 'en-US',
-      workingHours: {
-        1: WEEKDAY,
-        2: WEEKDAY,
-        3: WEEKDAY,
-        4: WEEKDAY,
-        5: WEEKDAY,
-        6: null,
-        7: null,
-      },
-    });
-    return done;
-  });
+  const parsed = readInput(firstLeadSchema, input);
+  if (!parsed.success) return { ok: false, code: 'bad_input', fields: fieldsOf(parsed.error) };
+  return firstVisit(db(), parsed.data, await addressHere());
 }

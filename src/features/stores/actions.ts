@@ -5,6 +5,7 @@ import { z } from 'zod';
 import { asPerson, type ActionResult, type Person } from '@/features/accounts/identify';
 import { may, type Permission } from '@/features/accounts/policy';
 import { db } from '@/platform/db/client';
+import { fieldsOf, readInput } from '@/platform/read-input';
 import { adjustSchema, ingredientSchema, receiptSchema } from './contract';
 import {
   adjustLot,
@@ -22,12 +23,12 @@ async function change<T>(
   work: (data: T, by: string, person: Person) => Promise<StoreResult>,
 ): Promise<ActionResult> {
   return asPerson(permission, async (person) => {
-    const parsed = schema.safeParse(input);
+    const parsed = readInput(schema, input);
     if (!parsed.success)
       return {
         ok: false,
         code: 'bad_input',
-        fields: Object.fromEntries(parsed.error.issues.map((i) => [i.path.join('.'), i.message])),
+        fields: fieldsOf(parsed.error),
       };
     const result = await work(parsed.data, person.name, person);
     revalidatePath('/stores', 'layout');

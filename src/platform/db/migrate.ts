@@ -5,6 +5,7 @@ import * as formulation from './migrations/0002-formulation';
 import * as house from './migrations/0003-house';
 import * as trust from './migrations/0004-trust';
 import * as band from './migrations/0005-band';
+import * as doors from './migrations/0006-doors';
 
 /** Brings the schema up to date; each migration runs once, in its own transaction, under a lock. */
 export async function migrateToLatest(db: Db): Promise<void> {
@@ -17,6 +18,7 @@ export async function migrateToLatest(db: Db): Promise<void> {
         '0003-house': house,
         '0004-trust': trust,
         '0005-band': band,
+        '0006-doors': doors,
       }),
     },
   });

@@ -206,6 +206,7 @@ export interface Tables {
     email: string;
     role: string | null;
     banned: boolean | null;
+    mustChangePassword: Generated<boolean>;
     createdAt: Date;
   };
 }

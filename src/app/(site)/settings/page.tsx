@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { listPeople } from '@/features/accounts/service';
+import { listPeople } from '@/features/accounts/repository';
 import { RULE_WORDS } from '@/features/batches/ui/words';
 import {
   listDevices,
@@ -19,6 +19,7 @@ import {
   HouseForm,
   PersonForm,
   PersonRow,
+  ResetPasswordForm,
   RevokeForm,
   ScaleForm,
   SiteForm,
@@ -155,6 +156,9 @@ export default async function SettingsPage() {
                       role={p.role ?? 'reader'}
                       banned={p.banned ?? false}
                     />
+                    <div className="mt-2">
+                      <ResetPasswordForm id={p.id} name={p.name} />
+                    </div>
                   </li>
                 ))}
               </ul>

@@ -2,6 +2,7 @@
 
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { ChevronDown, Moon } from 'lucide-react';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { UnitSystem } from '@/core';
 import type { Role } from '@/platform/roles';
@@ -20,7 +21,10 @@ export function Switches({ system, name, role }: { system: UnitSystem; name: str
   };
   const theme = () => {
     const root = document.documentElement;
-    const next = root.dataset.theme === 'dark' ? 'light' : 'dark';
+    const dark = root.dataset.theme
+      ? root.dataset.theme === 'dark'
+      : matchMedia('(prefers-color-scheme: dark)').matches;
+    const next = dark ? 'light' : 'dark';
     root.dataset.theme = next;
     keep('jk-theme', next);
   };
@@ -62,6 +66,11 @@ export function Switches({ system, name, role }: { system: UnitSystem; name: str
           <p className="px-2 py-1 small">
             {name}, {role.replace('_', ' ')}
           </p>
+          <MenuItem>
+            <Link href="/account" className="button mb-2 w-full">
+              Your account
+            </Link>
+          </MenuItem>
           <MenuItem>
             <button type="button" onClick={signOut} className="button w-full">
               Sign out

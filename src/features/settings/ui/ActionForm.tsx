@@ -7,6 +7,12 @@ import { Notice } from '@/ui/status';
 
 const WORDS: Record<string, string> = {
   bad_input: 'Something is not right yet.',
+  weak_password: 'Take another password.',
+  wrong_password: 'The password is not right.',
+  wrong_code: 'This is not the set-up code.',
+  too_many_tries: 'Too many tries. Wait a little, then try again.',
+  must_change_password: 'Change your password first, at the top right.',
+  no_such_person: 'There is no such person.',
   last_lead: 'There must always be a release lead who can sign in.',
   email_taken: 'This e-mail has an account already.',
   signed_out: 'Your session has ended. Sign in again.',

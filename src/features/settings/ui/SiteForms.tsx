@@ -9,6 +9,7 @@ import {
   addPersonAction,
   addScaleAction,
   changePersonAction,
+  resetPasswordAction,
   revokeDeviceAction,
   saveHangingAction,
   saveSiteAction,
@@ -129,10 +130,16 @@ export const PersonRow = ({
 }) => (
   <ActionForm
     action={changePersonAction}
-    read={(f) => ({ id, role: f.get(`role-${id}`), banned: f.get(`on-${id}`) === 'off' })}
+    read={(f) => ({
+      id,
+      name: f.get(`name-${id}`),
+      role: f.get(`role-${id}`),
+      banned: f.get(`on-${id}`) === 'off',
+    })}
     label="Save"
   >
-    <div className="grid grid-cols-2 gap-2">
+    <div className="grid items-end gap-2 sm:grid-cols-3">
+      <Field name={`name-${id}`} label={`Name of ${name}`} value={name} />
       <Field name={`role-${id}`} label={`Role of ${name}`} value={role}>
         {ROLES.map((r) => (
           <option key={r} value={r}>
@@ -145,6 +152,20 @@ export const PersonRow = ({
         <option value="off">switched off</option>
       </Field>
     </div>
+  </ActionForm>
+);
+
+/** A password for one sign-in, shown once, for a person who has lost theirs. */
+export const ResetPasswordForm = ({ id, name }: { id: string; name: string }) => (
+  <ActionForm
+    action={resetPasswordAction}
+    read={() => id}
+    label={`New password for ${name}`}
+    done={({ password }) =>
+      `Tell ${name} this password for one sign-in: ${password}. It is shown only now, and must be changed then.`
+    }
+  >
+    {null}
   </ActionForm>
 );
 

@@ -14,6 +14,7 @@ export function WelcomeForm({ zones }: { zones: string[] }) {
       label="Set up"
       then="/sign-in"
     >
+      <Field name="code" label="Set-up code, printed by the start command" />
       <Field name="siteName" label="Name of the smokehouse" />
       <Field name="timeZone" label="Time zone" value={here}>
         {zones.map((z) => (

@@ -1,29 +1,24 @@
-import { requireRoute } from '@/features/accounts/identify';
+import { askingNow, requireRoute } from '@/features/accounts/identify';
+import { changeStream, tooManyStreams } from '@/features/accounts/streams';
 import { changeFeed } from '@/platform/events';
 
 export const dynamic = 'force-dynamic';
 
-const BEAT_MS = 20_000;
-
-/** Server-sent events: one `change` for everything that open pages should look at again. */
+/** Server-sent events for the open pages of one session. */
 export async function GET(request: Request) {
   const person = await requireRoute('read');
   if (person instanceof Response) return person;
-  const encoder = new TextEncoder();
-  const stream = new ReadableStream({
-    start(controller) {
-      const send = (text: string) => controller.enqueue(encoder.encode(text));
-      send('retry: 1000\n\n');
-      const leave = changeFeed().subscribe((change) =>
-        send(`event: change\ndata: ${JSON.stringify(change)}\n\n`),
-      );
-      const beat = setInterval(() => send(': still here\n\n'), BEAT_MS);
-      request.signal.addEventListener('abort', () => {
-        leave();
-        clearInterval(beat);
-        controller.close();
-      });
+  if (tooManyStreams(person.id))
+    return Response.json({ ok: false, code: 'too_many_streams' }, { status: 429 });
+  const asked = new Headers(request.headers);
+  const stream = changeStream({
+    personId: person.id,
+    subscribe: (listener) => changeFeed().subscribe(listener),
+    stillIn: async () => {
+      const asking = await askingNow(asked);
+      return asking !== null && !asking.mustChangePassword;
     },
+    signal: request.signal,
   });
   return new Response(stream, {
     headers: {
