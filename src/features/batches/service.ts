@@ -22,6 +22,7 @@ import { notify } from '@/platform/events';
 import { hashOf } from '@/platform/hash';
 import { channelsByIds } from '@/features/readings/repository';
 import { loadDossier, loadOpenStandings, type Dossier } from './case';
+import { timesRefused } from './time-range';
 import { holdsAfter, holdsAfterVerdict } from './holds';
 import type { PostedBody, PostResult, StartBatch } from './contract';
 import {
@@ -193,9 +194,11 @@ export async function startBatch(db: Db, person: Person, input: StartBatch): Pro
   const now = clock();
   const startedS = Date.parse(input.startedAt) / 1000;
   const readyByS = Date.parse(input.readyBy) / 1000;
-  if (startedS > now + 120) return { ok: false, code: 'in_future' };
-  if (readyByS <= Math.max(now, startedS))
-    return { ok: false, code: 'ready_by_past', fields: { readyBy: 'ready_by_past' } };
+  const refused = timesRefused(startedS, readyByS, now);
+  if (refused) {
+    const field = refused.startsWith('ready_by') ? 'readyBy' : 'startedAt';
+    return { ok: false, code: refused, fields: { [field]: refused } };
+  }
   return db.transaction().execute(async (tx) => {
     await lockHead(tx);
     const known = await findBatch(tx, input.id);

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { toCsv } from '@/platform/csv';
 import { z } from 'zod';
 import { parseNumber, type Recipe } from '@/core';
 import { recipeSchema, recipeShape } from './contract';
@@ -81,16 +82,13 @@ const plainDecimal = (x: number) => x.toFixed(12).replace(/\.?0+$/, '');
 
 const percent = (x: number | undefined) => (x === undefined ? '' : plainDecimal(x * 100));
 
-/** A text that a spreadsheet would run as a formula is kept a text. */
-const plainCell = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
-
 /** The formula as a table for a spreadsheet: without program, process and schools. */
 export function recipeToCsv(r: Recipe): string {
   const rows: Row[] = [
-    { part: 'recipe', name: plainCell(r.name), yield_percent: percent(r.expectedYield) },
+    { part: 'recipe', name: r.name, yield_percent: percent(r.expectedYield) },
     ...r.meat.map((m): Row => ({
       part: 'meat',
-      name: plainCell(m.name),
+      name: m.name,
       kind: m.species,
       percent_of_meat: percent(m.share),
       fat_percent: percent(m.fatFraction),
@@ -101,7 +99,7 @@ export function recipeToCsv(r: Recipe): string {
       ? [
           {
             part: 'cure',
-            name: plainCell(r.cure.name),
+            name: r.cure.name,
             nitrite_percent: percent(r.cure.nitriteFraction),
             nitrate_percent: percent(r.cure.nitrateFraction),
             ppm: plainDecimal(r.cure.targetPpm),
@@ -112,7 +110,7 @@ export function recipeToCsv(r: Recipe): string {
       : []),
     ...r.additions.map((a): Row => ({
       part: 'addition',
-      name: plainCell(a.name),
+      name: a.name,
       kind: a.kind,
       percent_of_meat: percent(a.fraction),
       fat_percent: percent(a.fatFraction),
@@ -123,12 +121,12 @@ export function recipeToCsv(r: Recipe): string {
     })),
     {
       part: 'casing',
-      name: plainCell(r.casing.name),
+      name: r.casing.name,
       kind: r.casing.kind ?? '',
       diameter_mm: plainDecimal(r.casing.diameterMm),
     },
   ];
-  return Papa.unparse(rows, { columns: [...COLUMNS] });
+  return toCsv(rows, COLUMNS);
 }
 
 const cell = (row: Record<string, string>, column: (typeof COLUMNS)[number]) =>

@@ -1,8 +1,8 @@
-import Papa from 'papaparse';
 import { effectiveEntries } from '@/core';
 import type { Dossier } from '@/features/batches/case';
 import { entryWords } from '@/features/batches/ui/entry-words';
 import { checkWords } from '@/features/batches/ui/verdict-words';
+import { toCsv } from '@/platform/csv';
 import { Show } from '@/ui/show';
 
 export const RECORD_FORMAT = 'jolly-kettle/batch-record/1';
@@ -41,9 +41,6 @@ export function recordJson(d: Dossier, site: string) {
 
 const iso = (epochS: number) => new Date(epochS * 1000).toISOString();
 
-/** A text that a spreadsheet would run as a formula is kept a text. */
-const plainCell = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
-
 /** The record as one CSV table: entries, readings and checks by time, SI units, UTC. */
 export function recordCsv(d: Dossier): string {
   const show = new Show({ system: 'metric', locale: 'en-GB', timeZone: 'UTC' });
@@ -54,9 +51,9 @@ export function recordCsv(d: Dossier): string {
       type: 'entry',
       at: iso(e.happenedS),
       recorded_at: iso(e.recordedS),
-      by: plainCell(e.by.name),
+      by: e.by.name,
       kind: e.body.kind,
-      text: plainCell(entryWords(e.body, d.head.recipe, show, d.case.state.run?.program)),
+      text: entryWords(e.body, d.head.recipe, show, d.case.state.run?.program),
       counts: e.body.kind === 'corrected' || corrected.has(e.id) ? 'yes' : 'no',
     });
   }
@@ -66,7 +63,7 @@ export function recordCsv(d: Dossier): string {
         type: 'reading',
         at: iso(r.tS),
         kind: p.what,
-        text: plainCell(p.name ?? `channel ${p.channelId}`),
+        text: p.name ?? `channel ${p.channelId}`,
         temp_c: r.tempC,
       });
   }
@@ -74,9 +71,7 @@ export function recordCsv(d: Dossier): string {
     rows.push({
       type: 'check',
       kind: k.code,
-      text: plainCell(`${k.status}: ${checkWords(k, show)}`),
+      text: `${k.status}: ${checkWords(k, show)}`,
     });
-  return Papa.unparse(rows, {
-    columns: ['type', 'at', 'recorded_at', 'by', 'kind', 'text', 'temp_c', 'counts'],
-  });
+  return toCsv(rows, ['type', 'at', 'recorded_at', 'by', 'kind', 'text', 'temp_c', 'counts']);
 }

@@ -1,4 +1,4 @@
-import Papa from 'papaparse';
+import { toCsv } from '@/platform/csv';
 import { runStages, stageAt, type Reading } from '@/core';
 import type { Dossier } from '@/features/batches/case';
 import { channelsByIds } from '@/features/readings/repository';
@@ -68,10 +68,10 @@ export async function runCsv(db: Handle, d: Dossier): Promise<string | null> {
     c.readings.map(([at, tempC]) => ({
       at,
       stage: stageAt(d.case.state, Date.parse(at) / 1000)?.stage.name ?? 'chill',
-      probe: /^[=+\-@\t\r]/.test(c.name) ? `'${c.name}` : c.name,
+      probe: c.name,
       what: c.what,
       temp_c: tempC,
     })),
   );
-  return Papa.unparse(rows, { columns: ['at', 'stage', 'probe', 'what', 'temp_c'] });
+  return toCsv(rows, ['at', 'stage', 'probe', 'what', 'temp_c']);
 }

@@ -15,12 +15,19 @@ import { CureCard } from '@/features/batches/ui/CureCard';
 import { DoseTable } from '@/features/batches/ui/DoseTable';
 import { StartForm } from '@/features/batches/ui/StartForm';
 import { Timeline } from '@/features/batches/ui/Timeline';
+import { timesRefused } from '@/features/batches/time-range';
 import { approvedVersions } from '@/features/recipes/repository';
 import { currentRules, listScales, loadSite } from '@/features/settings/repository';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 import { Notice } from '@/ui/status';
+
+const REFUSED: Record<string, string> = {
+  in_future: 'It cannot have begun yet: choose an earlier start.',
+  started_too_long_ago: 'A batch can be entered up to 60 days after it began.',
+  ready_by_too_far: 'A batch can be planned up to 120 days ahead. Choose an earlier ready-by.',
+};
 
 type Query = { recipe?: string; meat?: string; ready?: string; started?: string };
 const DEFAULT_DAYS = 3;
@@ -57,9 +64,11 @@ export default async function NewBatchPage({ searchParams }: { searchParams: Pro
   const readyAt = DateTime.fromISO(ready, zone);
   const startedAt = query.started ? DateTime.fromISO(query.started, zone) : null;
   const fromS = startedAt?.isValid ? startedAt.toSeconds() : now;
-  const plan = readyAt.isValid
-    ? planBatch(recipe, rules.cure_hold.body, site, fromS, readyAt.toSeconds())
-    : null;
+  const refused = readyAt.isValid ? timesRefused(fromS, readyAt.toSeconds(), now) : null;
+  const plan =
+    readyAt.isValid && !REFUSED[refused ?? '']
+      ? planBatch(recipe, rules.cure_hold.body, site, fromS, readyAt.toSeconds())
+      : null;
   const scales = await listScales(db());
   const dose = sheetLimits(rules.dose.body);
   const lines = usable ? scaleRecipe(recipe, { meatG: usable }, { scales, dose }).lines : [];
@@ -104,6 +113,7 @@ export default async function NewBatchPage({ searchParams }: { searchParams: Pro
               This recipe has no cure: hot and fast only, no slow smoke, no cold hold.
             </Notice>
           )}
+          {REFUSED[refused ?? ''] && <Notice tone="bad">{REFUSED[refused!]}</Notice>}
           {plan && (
             <section className="sheet" aria-label="Schedule">
               <h2 className="mb-2 text-lg font-semibold">Schedule</h2>

@@ -8,6 +8,9 @@ import { loadSite } from '@/features/settings/repository';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 
+/** A calendar's line ends where the name does not. */
+const oneLine = (text: string) => text.replace(/[\r\n\u2028\u2029]+/g, ' ');
+
 /** The batch's schedule as an iCalendar file. */
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
   const person = await requireRoute('read');
@@ -18,7 +21,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
   const { recipe } = dossier.case;
   const plan = planOfBatch(dossier.case, await loadSite(db()));
   const calendar = ical({
-    name: `${recipe.name} ${dossier.head.code}`,
+    name: oneLine(`${recipe.name} ${dossier.head.code}`),
     prodId: '-//Jolly Kettle//Schedule//EN',
     method: ICalCalendarMethod.PUBLISH,
   });
@@ -27,7 +30,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
       id: `${dossier.head.id}-${p.key.replace(':', '-')}`,
       start: new Date(p.startS * 1000),
       end: new Date(p.endS * 1000),
-      summary: `${pieceLook(p.key, recipe).name}: ${recipe.name}`,
+      summary: oneLine(`${pieceLook(p.key, recipe).name}: ${recipe.name}`),
       description: p.attended ? 'Somebody must be there.' : 'Runs unattended.',
     });
   }
