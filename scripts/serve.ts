@@ -9,6 +9,7 @@ import { bin } from './lib/paths';
 import { freePort } from './lib/ports';
 import { startPostgres } from './lib/postgres';
 import { sessionSecret } from './lib/secret';
+import { AlreadyRunning, OneAtATime } from './lib/one-at-a-time';
 import { Supervisor, waitFor } from './lib/supervisor';
 import { DEMO_PASSWORD, DEMO_PEOPLE, emptyDatabase, loadDemo, type DemoDevice } from './demo/load';
 
@@ -39,6 +40,14 @@ function greet(url: string, demo: boolean, panel: number, code: string | null): 
 
 /** Starts everything for `./kettle demo` and `./kettle start`, and stops it on Ctrl-C. */
 export async function serve(options: { demo: boolean; fresh: boolean }): Promise<void> {
+  const lock = new OneAtATime(options.demo ? 'demo' : 'start');
+  try {
+    lock.take();
+  } catch (error) {
+    if (!(error instanceof AlreadyRunning)) throw error;
+    console.error(error.message);
+    process.exit(1);
+  }
   const server = process.env.DATABASE_URL
     ? { url: process.env.DATABASE_URL, stop: () => undefined }
     : await startPostgres(options.demo ? 'pg-demo' : 'pg');
@@ -49,6 +58,7 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
     stopping = true;
     await supervisor.stop();
     server.stop();
+    lock.release();
     process.exit(code);
   };
   process.on('SIGINT', () => void stop(0));
@@ -104,6 +114,7 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
         env: simEnv,
       });
     }
+    lock.tell(url);
     greet(url, options.demo, panel, code);
   } catch (error) {
     console.error(error instanceof Error ? error.message : error);
