@@ -1,11 +1,9 @@
-import {
-  forecastFinish,
-  heatProduct,
-  heatStage,
-  judge,
-  type RunReading,
-  type Target,
-} from '../src/core';
+import path from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { forecastFinish, heatProduct, heatStage, type RunReading, type Target } from '../src/core';
+import type { answerJudge } from '../src/workers/judge/answer';
+import { jobOf } from '../src/workers/judge/protocol';
+import { ROOT } from './lib/paths';
 import { testRecipe } from '../src/core/testing/recipe';
 import { caseOf, play, withSecond } from '../src/core/testing/played';
 import { randomFrom } from './studies/random';
@@ -13,16 +11,26 @@ import { randomFrom } from './studies/random';
 const middle = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]!;
 const round = (v: number) => Number(v.toFixed(1));
 
-/** Judging a batch of about 100,000 readings with the envelope: two cores and the air, second by second. */
-export function benchJudge(): { readings: number; medianMs: number; worstMs: number } {
+/**
+ * Judging a batch of about 100,000 readings with the envelope, as the server's thread does it: two cores and the
+ * air, second by second, from columns to the verdict, in the program that the build made.
+ */
+export async function benchJudge(): Promise<{
+  readings: number;
+  medianMs: number;
+  worstMs: number;
+}> {
+  const built = pathToFileURL(path.join(ROOT, '.next/jolly/judge.worker.mjs')).href;
+  const { default: answer } = (await import(built)) as { default: typeof answerJudge };
   const recipe = { ...testRecipe(), casing: { name: 'Fibrous', diameterMm: 70 } };
   const played = withSecond(play({ recipe, everyS: 1, secondThicker: 0.05, cooled: 'air' }));
   const readings = Object.values(played.series).reduce((n, l) => n + l.length, 0);
   const times: number[] = [];
   for (let i = 0; i < 16; i += 1) {
-    const c = caseOf(played);
+    const job = jobOf(caseOf(played));
     const begun = performance.now();
-    judge(c);
+    const answered = answer(job);
+    if (!answered.ok) throw new Error(answered.message);
     if (i > 3) times.push(performance.now() - begun);
   }
   return { readings, medianMs: round(middle(times)), worstMs: round(Math.max(...times)) };

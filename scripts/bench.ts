@@ -220,7 +220,7 @@ export async function bench(): Promise<void> {
     : await startPostgres('pg-test');
   try {
     benchFold();
-    say('judge-with-envelope', benchJudge());
+    say('judge-with-envelope', await benchJudge());
     say('forecast-odd-logs-of-5000', benchOddForecasts());
     say('figures-60-lines', benchFigures(RULES));
     say('blend-12-trims', benchBlend());

@@ -9,6 +9,7 @@ import { bin } from './lib/paths';
 import { freePort } from './lib/ports';
 import { startPostgres } from './lib/postgres';
 import { sessionSecret } from './lib/secret';
+import { keepPostgres } from './lib/keep-postgres';
 import { AlreadyRunning, OneAtATime } from './lib/one-at-a-time';
 import { Supervisor, waitFor } from './lib/supervisor';
 import { DEMO_PASSWORD, DEMO_PEOPLE, emptyDatabase, loadDemo, type DemoDevice } from './demo/load';
@@ -48,14 +49,21 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
     console.error(error.message);
     process.exit(1);
   }
-  const server = process.env.DATABASE_URL
-    ? { url: process.env.DATABASE_URL, stop: () => undefined }
+  const giveUp = (words: string) => {
+    console.error(words);
+    void stop(1);
+  };
+  const own = process.env.DATABASE_URL
+    ? null
     : await startPostgres(options.demo ? 'pg-demo' : 'pg');
-  const supervisor = new Supervisor();
+  const server = own ?? { url: process.env.DATABASE_URL!, stop: () => undefined };
+  const unwatch = own ? keepPostgres(own, giveUp) : () => undefined;
+  const supervisor = new Supervisor(giveUp);
   let stopping = false;
   const stop = async (code: number) => {
     if (stopping) return;
     stopping = true;
+    unwatch();
     await supervisor.stop();
     server.stop();
     lock.release();

@@ -1,6 +1,7 @@
 import type { ChildProcess } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
+import { CrashLoop } from './crash-loop';
 import { ROOT } from './paths';
 import { start } from './shell';
 
@@ -26,10 +27,14 @@ function endLeftover(name: string): void {
   fs.rmSync(pidFile(name));
 }
 
-/** Keeps the parts running: one that dies is started again, until `stop`. */
+/** Keeps the parts running: one that dies is started again, until `stop`, or until it dies again and again. */
 export class Supervisor {
   private readonly children = new Map<string, ChildProcess>();
+  private readonly loops = new Map<string, CrashLoop>();
   private stopping = false;
+
+  /** @param giveUp called with words when a part ends again and again */
+  constructor(private readonly giveUp: (words: string) => void = console.error) {}
 
   launch(part: Part): void {
     fs.mkdirSync(RUN, { recursive: true });
@@ -43,9 +48,19 @@ export class Supervisor {
     this.children.set(part.name, child);
     child.on('exit', (code, signal) => {
       if (this.stopping) return;
+      if (this.loopOf(part.name).ended(Date.now()))
+        return this.giveUp(
+          `${part.name} ends again and again (${signal ?? code}): what it wrote last stands above.`,
+        );
       console.error(`${part.name} ended (${signal ?? code}); starting it again`);
       setTimeout(() => !this.stopping && this.spawn(part), 1000);
     });
+  }
+
+  private loopOf(name: string): CrashLoop {
+    const loop = this.loops.get(name) ?? new CrashLoop();
+    this.loops.set(name, loop);
+    return loop;
   }
 
   async stop(): Promise<void> {

@@ -157,16 +157,22 @@ export const PersonRow = ({
 
 /** A password for one sign-in, shown once, for a person who has lost theirs. */
 export const ResetPasswordForm = ({ id, name }: { id: string; name: string }) => (
-  <ActionForm
-    action={resetPasswordAction}
-    read={() => id}
-    label={`New password for ${name}`}
-    done={({ password }) =>
-      `Tell ${name} this password for one sign-in: ${password}. It is shown only now, and must be changed then.`
-    }
-  >
-    {null}
-  </ActionForm>
+  <details>
+    <summary className="min-h-12 cursor-pointer py-3">{name} has lost the password</summary>
+    <p className="small mb-2">
+      {name} is signed out everywhere, and the old password no longer works.
+    </p>
+    <ActionForm
+      action={resetPasswordAction}
+      read={() => id}
+      label={`New password for ${name}`}
+      done={({ password }) =>
+        `Tell ${name} this password for one sign-in: ${password}. It is shown only now, and must be changed then.`
+      }
+    >
+      {null}
+    </ActionForm>
+  </details>
 );
 
 export const ScaleForm = () => (
