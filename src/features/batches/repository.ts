@@ -90,7 +90,7 @@ export async function loadEntries(db: Handle, batchId: string): Promise<Entry[]>
 export const findEntry = (db: Handle, id: string) =>
   db
     .selectFrom('entry')
-    .select(['id', 'batchId', 'body', 'corrects'])
+    .select(['id', 'batchId', 'body', 'corrects', 'happenedAt'])
     .where('id', '=', id)
     .executeTakeFirst();
 

@@ -20,8 +20,8 @@ import { nowS as clock } from '@/platform/clock';
 import type { Db, Tx } from '@/platform/db/client';
 import { notify } from '@/platform/events';
 import { hashOf } from '@/platform/hash';
-import { channelsByIds } from '@/features/readings/repository';
-import { loadDossier, loadOpenStandings, type Dossier } from './case';
+import { loadDossier, type Dossier } from './case';
+import { refuseChannels } from './channel-guard';
 import { timesRefused } from './time-range';
 import { holdsAfter, holdsAfterVerdict } from './holds';
 import type { PostedBody, PostResult, StartBatch } from './contract';
@@ -99,26 +99,16 @@ function oddTemperature(
   return null;
 }
 
-/** Is this the same entry as the one stored under its id? Then posting it again changes nothing. */
+/** Is this the same entry, of the same time, as the one stored under its id? Then posting it again changes nothing. */
 async function alreadyThere(tx: Tx, batchId: string, entry: NewEntry): Promise<PostResult | null> {
   const stored = await findEntry(tx, entry.id);
   if (!stored) return null;
-  const same = stored.batchId === batchId && hashOf(stored.body) === hashOf(entry.body);
+  const same =
+    stored.batchId === batchId &&
+    stored.corrects === entry.corrects &&
+    Math.abs(stored.happenedAt.getTime() / 1000 - entry.happenedS) < 0.002 &&
+    hashOf(stored.body) === hashOf(entry.body);
   return same ? { ok: true, known: true, holds: [] } : { ok: false, code: 'id_taken' };
-}
-
-/** A core probe sits in one piece: it cannot be in another running batch, and its channel must exist. */
-async function probeElsewhere(tx: Tx, batchId: string, body: EntryBody): Promise<string | null> {
-  if (body.kind !== 'probe_placed') return null;
-  if ((await channelsByIds(tx, [body.channelId])).length === 0) return 'unknown_channel';
-  if (body.what !== 'core') return null;
-  const others = (await loadOpenStandings(tx)).filter(
-    (d) => d.head.id !== batchId && !d.case.state.steps.pack,
-  );
-  const taken = others.some((d) =>
-    d.case.state.probes.some((p) => p.channelId === body.channelId && p.toS === null),
-  );
-  return taken ? 'probe_in_other_batch' : null;
 }
 
 /**
@@ -160,8 +150,8 @@ export async function postEntry(
     const kinds = new Map(dossier.entries.map((e) => [e.id, e.body.kind]));
     const refusal = refuse(dossier.head.recipe, dossier.case.state, kinds, entry, now);
     if (refusal) return { ok: false, code: refusal };
-    const elsewhere = await probeElsewhere(tx, batchId, body);
-    if (elsewhere) return { ok: false, code: elsewhere };
+    const channel = await refuseChannels(tx, batchId, dossier.case.state, body);
+    if (channel) return { ok: false, code: channel };
     const lot = await refuseLot(tx, dossier, body, await siteDay(tx, now));
     if (lot) return { ok: false, code: lot.code, problems: lot.problems };
     const seq = (dossier.entries.at(-1)?.seq ?? 0) + 1;

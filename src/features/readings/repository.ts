@@ -57,6 +57,7 @@ export async function loadSeries(
 export type Channel = {
   id: number;
   houseId: string | null;
+  batchId: string | null;
   key: string;
   name: string;
   what: ReadingPlace;
@@ -65,7 +66,7 @@ export type Channel = {
 export const houseChannels = (db: Handle, houseId: string): Promise<Channel[]> =>
   db
     .selectFrom('channel')
-    .select(['id', 'houseId', 'key', 'name', 'what'])
+    .select(['id', 'houseId', 'batchId', 'key', 'name', 'what'])
     .where('houseId', '=', houseId)
     .orderBy('id')
     .execute();
@@ -75,7 +76,7 @@ export const channelsByIds = (db: Handle, ids: readonly number[]): Promise<Chann
     ? Promise.resolve([])
     : db
         .selectFrom('channel')
-        .select(['id', 'houseId', 'key', 'name', 'what'])
+        .select(['id', 'houseId', 'batchId', 'key', 'name', 'what'])
         .where('id', 'in', [...ids])
         .execute();
 

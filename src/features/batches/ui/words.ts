@@ -150,6 +150,9 @@ const PROBLEMS: Record<string, string> = {
     'Your session has ended. Sign in again; what you entered is kept here and will be sent.',
   no_such_batch: 'There is no such batch.',
   no_such_recipe: 'There is no such recipe version.',
+  channel_of_other_kind: 'This probe measures something else than that.',
+  channel_of_other_batch: 'This log belongs to another batch.',
+  channel_of_other_house: 'This probe belongs to another house than the batch hangs in.',
   started_too_long_ago: 'A batch can be entered up to 60 days after it began.',
   ready_by_too_far: 'A batch can be planned up to 120 days ahead.',
   not_approved:
