@@ -1,0 +1,127 @@
+import { expect, test, type APIRequestContext, type Browser } from '@playwright/test';
+import { PASSWORD, openBatch, signIn } from './support/people';
+import { WHO_MAY, everyDoor, type Identity } from './support/who-may';
+
+const ACCOUNTS: Partial<Record<Identity, 'pia' | 'ines' | 'tomas' | 'maud'>> = {
+  reader: 'pia',
+  operator: 'ines',
+  formulator: 'tomas',
+  lead: 'maud',
+};
+
+test('every page and route says who may', () =>
+  expect(Object.keys(WHO_MAY).sort()).toEqual(everyDoor()));
+
+async function contextOf(browser: Browser, identity: Identity): Promise<APIRequestContext> {
+  const account = ACCOUNTS[identity];
+  const token = process.env.E2E_TOKENS!.split(',')[0]!;
+  const context = await browser.newContext({
+    baseURL: 'http://127.0.0.1:3210',
+    ...(identity === 'device' ? { extraHTTPHeaders: { authorization: `Bearer ${token}` } } : {}),
+  });
+  if (account) await signIn(await context.newPage(), account);
+  return context.request;
+}
+
+/** Real ids for the addresses that have one. */
+async function idsOf(browser: Browser): Promise<Record<string, string>> {
+  const page = await (await browser.newContext({ baseURL: 'http://127.0.0.1:3210' })).newPage();
+  await signIn(page, 'maud');
+  const batch = (await openBatch(page, 'In the house')).split('/').at(-1)!;
+  const idIn = async (at: string, start: string) => {
+    await page.goto(at);
+    const href = await page
+      .locator(`main a[href^="${start}"]`)
+      .evaluateAll(
+        (as, from) =>
+          as
+            .map((a) => a.getAttribute('href')!)
+            .find((h) => /[0-9a-f]{8}-/.test(h.slice(from.length))),
+        start,
+      );
+    return href!.slice(start.length).split(/[/?]/)[0]!;
+  };
+  return {
+    '/batches/[id]': batch,
+    '/recipes/[id]': await idIn('/recipes', '/recipes/'),
+    '/stores/[id]': await idIn('/stores', '/stores/'),
+    '/bench/programs/[id]': await idIn('/bench/programs', '/bench/programs/'),
+    '/house/[id]': 'big',
+  };
+}
+
+for (const identity of ['nobody', 'reader', 'operator', 'formulator', 'lead', 'device'] as const)
+  test(`who may what: ${identity}`, async ({ browser }) => {
+    test.setTimeout(180_000);
+    const ids = await idsOf(browser);
+    const request = await contextOf(browser, identity);
+    const wrong: string[] = [];
+    for (const [door, who] of Object.entries(WHO_MAY)) {
+      const [method, route] = door.split(' ') as [string, string];
+      const at = Object.entries(ids)
+        .reduce((r, [pattern, id]) => r.replace(pattern, pattern.replace('[id]', id)), route)
+        .replace('[...all]', 'sign-in/email');
+      const query = route.endsWith('/sheet')
+        ? '?by=meat&amount=20'
+        : route.endsWith('/record')
+          ? '?as=json'
+          : route.endsWith('/run')
+            ? '?as=csv'
+            : '';
+      if (door === 'GET /api/v1/events' && who.includes(identity)) continue;
+      const answer =
+        method === 'POST'
+          ? await request.post(at, { data: {}, maxRedirects: 0 })
+          : await request.get(at + query, { maxRedirects: 0 });
+      const status = answer.status();
+      const sentAway =
+        status >= 300 &&
+        status < 400 &&
+        /sign-in|not-allowed/.test(answer.headers().location ?? '');
+      const refused = status === 401 || status === 403 || sentAway;
+      if (status >= 500 || refused === who.includes(identity)) wrong.push(`${door}: ${status}`);
+    }
+    expect(wrong).toEqual([]);
+  });
+
+test('a one-time password opens the account page and nothing else, until it is changed', async ({
+  browser,
+}) => {
+  const lead = await (await browser.newContext({ baseURL: 'http://127.0.0.1:3210' })).newPage();
+  await signIn(lead, 'maud');
+  await lead.goto('/settings');
+  await lead.getByLabel('Name', { exact: true }).last().fill('Ruth Vale');
+  await lead.getByLabel('E-mail').fill('ruth@alderhollow.example');
+  await lead.getByLabel('First password, at least 10 characters').fill(PASSWORD);
+  await lead.getByRole('button', { name: 'Add this person' }).click();
+  await expect(lead.getByText('Added.')).toBeVisible();
+  await lead.reload();
+  await lead.getByText('Ruth Vale has lost the password').click();
+  await lead.getByRole('button', { name: 'New password for Ruth Vale' }).click();
+  const said = await lead.getByText(/for one sign-in: /).innerText();
+  const once = /sign-in: ([a-z2-9-]+)\./.exec(said)![1]!;
+
+  const page = await (await browser.newContext({ baseURL: 'http://127.0.0.1:3210' })).newPage();
+  await page.goto('/sign-in');
+  await page.getByLabel('E-mail').fill('ruth@alderhollow.example');
+  await page.getByLabel('Password').fill(once);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: 'Your account' })).toBeVisible();
+  await page.goto('/recipes');
+  await expect(page).toHaveURL(/account/);
+  expect((await page.request.get('/api/v1/events')).status()).toBe(403);
+  await page.getByLabel('Password until now').fill(once);
+  await page.getByLabel('New password').fill('password123');
+  await page.getByRole('button', { name: 'Change it' }).click();
+  await expect(page.getByText('among the first that anybody would try')).toBeVisible();
+  await page.getByLabel('New password').fill('nine-tin-whistles');
+  await page.getByRole('button', { name: 'Change it' }).click();
+  await expect(page.getByRole('heading', { name: 'Floor' })).toBeVisible();
+
+  await lead.reload();
+  const row = lead.getByRole('listitem').filter({ hasText: 'ruth@alderhollow.example' });
+  await row.getByLabel('Account').selectOption('off');
+  await row.getByRole('button', { name: 'Save' }).click();
+  await expect(row.getByText('Saved.')).toBeVisible();
+  await expect(page).toHaveURL(/sign-in/);
+});
