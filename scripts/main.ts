@@ -14,4 +14,7 @@ if (command === 'demo' || command === 'start') {
 } else if (command === 'verify') {
   const { verify } = await import('./verify');
   await verify();
+} else if (command === 'fuzz') {
+  const { runFuzz } = await import('./fuzz');
+  await runFuzz(Number(args[0] ?? 3000), Number(args[1] ?? 1));
 }

@@ -14,6 +14,7 @@ export class App {
   constructor(
     private readonly databaseUrl: string,
     private readonly port: number,
+    private readonly extra: Record<string, string> = {},
   ) {
     this.base = `http://127.0.0.1:${port}`;
   }
@@ -26,6 +27,7 @@ export class App {
       JOLLY_WATCH_MS: '3000',
       JOLLY_SETUP_CODE: SETUP_CODE,
       NODE_ENV: 'production',
+      ...this.extra,
     };
     const { command, args } = appCommand(this.port);
     this.child = spawn(command, args, { cwd: ROOT, env, stdio: 'ignore', detached: true });

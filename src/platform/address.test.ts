@@ -1,5 +1,5 @@
 import { addressOf, trustedProxies } from './address';
-import { BODY_LIMITS, refuseBody } from './http-limits';
+import { BODY_LIMITS, refuseRequest } from './http-limits';
 
 const none = trustedProxies('');
 const some = trustedProxies('127.0.0.1, 10.0.0.0/8, 2001:db8::/32');
@@ -52,16 +52,32 @@ test.each<[string, string, string, Record<string, string>, number | null]>([
     { 'content-length': '10000000', 'next-action': 'a' },
     413,
   ],
-  ['a length that is none', 'POST', '/', { 'content-length': '1e3x' }, 400],
-  ['a body without a length', 'POST', '/', { 'transfer-encoding': 'chunked' }, 411],
+  ['a form sent to a page', 'POST', '/sign-in', { 'content-length': '10' }, 405],
+  [
+    'a form sent to a route',
+    'POST',
+    '/api/v1/readings',
+    { 'content-type': 'multipart/form-data; boundary=x' },
+    415,
+  ],
+  [
+    'JSON that says so',
+    'POST',
+    '/api/v1/readings',
+    { 'content-type': 'application/json; charset=utf-8' },
+    null,
+  ],
+  ['a page deleted', 'DELETE', '/recipes', {}, 405],
+  ['a length that is none', 'POST', '/api/x', { 'content-length': '1e3x' }, 400],
+  ['a body without a length', 'POST', '/api/x', { 'transfer-encoding': 'chunked' }, 411],
   ['a body where none belongs', 'GET', '/', { 'content-length': '10' }, 400],
   ['no body', 'GET', '/', {}, null],
 ])('%s', (_, method, path, headers, status) =>
-  expect(refuseBody(method, path, headers)?.status ?? null).toBe(status),
+  expect(refuseRequest(method, path, headers)?.status ?? null).toBe(status),
 );
 
 test('every refusal says what to do', () => {
-  const said = refuseBody('POST', '/', { 'content-length': String(BODY_LIMITS.files) })!;
+  const said = refuseRequest('POST', '/api/x', { 'content-length': String(BODY_LIMITS.files) })!;
   expect(said).toMatchObject({
     code: 'too_large',
     words: 'At most 64 kB at once. Send it in parts.',

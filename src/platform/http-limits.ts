@@ -25,13 +25,26 @@ export function bodyLimit(path: string, headers: Came): number {
     : BODY_LIMITS.small;
 }
 
-export type Refused = { status: 400 | 411 | 413; code: string; words: string };
+export type Refused = { status: 400 | 405 | 411 | 413 | 415; code: string; words: string };
+
+/** Pages are read, and changed by their own actions alone; everything else goes to a route, as JSON. */
+function refuseMethod(method: string, path: string, headers: Came): Refused | null {
+  if (method === 'GET' || method === 'HEAD' || method === 'OPTIONS') return null;
+  if (path.startsWith('/api/'))
+    return /^application\/json\b/i.test(one(headers['content-type']) ?? 'application/json')
+      ? null
+      : { status: 415, code: 'not_json', words: 'Send JSON, and say so in the Content-Type.' };
+  if (method === 'POST' && one(headers['next-action']) !== undefined) return null;
+  return { status: 405, code: 'method_not_allowed', words: 'Pages are not called that way.' };
+}
 
 /**
  * Whether a request may be read at all, by its headers alone: a body must say how long it is, and be no longer
  * than its kind. The server never reads more than was said.
  */
-export function refuseBody(method: string, path: string, headers: Came): Refused | null {
+export function refuseRequest(method: string, path: string, headers: Came): Refused | null {
+  const odd = refuseMethod(method, path, headers);
+  if (odd) return odd;
   if (one(headers['transfer-encoding']) !== undefined)
     return {
       status: 411,

@@ -1,6 +1,6 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { ADDRESS_HEADER, PROXY_HEADERS, addressOf } from './address';
-import { refuseBody } from './http-limits';
+import { refuseRequest } from './http-limits';
 
 type Handler = (request: IncomingMessage, response: ServerResponse) => Promise<void>;
 
@@ -42,9 +42,9 @@ function pathOf(url: string | undefined): string | null {
 export function makeServer(handle: Handler, trusted: (address: string) => boolean): Server {
   const server = createServer({ maxHeaderSize: HEADER_BYTES }, (request, response) => {
     const path = pathOf(request.url);
-    if (path === null || path.includes('\0'))
+    if (path === null || /%00|\0/.test(request.url ?? ''))
       return answer(response, 400, 'bad_address', 'This address cannot be read.');
-    const refused = refuseBody(request.method ?? 'GET', path, request.headers);
+    const refused = refuseRequest(request.method ?? 'GET', path, request.headers);
     if (refused) return answer(response, refused.status, refused.code, refused.words);
     const peer = request.socket.remoteAddress;
     const forwarded = [request.headers['x-forwarded-for'] ?? []].flat().join(',');
