@@ -18,6 +18,7 @@ import { makeDb, makePool } from '../src/platform/db/client';
 import { migrateToLatest } from '../src/platform/db/migrate';
 import { benchBlend, benchFigures } from './bench-formula';
 import { benchOpenChart } from './bench-chart';
+import { benchFile } from './bench-files';
 import { benchJudge, benchOddForecasts } from './bench-trust';
 import { benchRefit, benchSimulation, benchThin } from './bench-house';
 import { DEMO_RECIPES } from './demo/recipes';
@@ -221,6 +222,7 @@ export async function bench(): Promise<void> {
   try {
     benchFold();
     say('judge-with-envelope', await benchJudge());
+    say('read-file-of-200000-rows', await benchFile());
     say('forecast-odd-logs-of-5000', benchOddForecasts());
     say('figures-60-lines', benchFigures(RULES));
     say('blend-12-trims', benchBlend());

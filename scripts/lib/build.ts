@@ -29,7 +29,7 @@ function fingerprint(): string {
 
 /** Programs of the server's threads, each one file that needs nothing beside it. */
 function buildThreads(): void {
-  for (const name of ['forecast', 'judge'])
+  for (const name of ['forecast', 'judge', 'files'])
     buildSync({
       entryPoints: [path.join(ROOT, `src/workers/${name}/${name}.worker.ts`)],
       outfile: path.join(ROOT, `.next/jolly/${name}.worker.mjs`),

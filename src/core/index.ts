@@ -133,7 +133,13 @@ export { TIME_TEMPERATURE } from './lethality/tables/time-temperature';
 export { checkCooling, type CoolingResult, type CoolingStep } from './cooling/check-cooling';
 export { comeUp } from './cooling/come-up';
 export type { TimedWindow, WindowStatus } from './cooling/timed-window';
-export { parseLogger, type LoggerOptions, type ParsedLogger } from './formats/logger/parse-logger';
+export {
+  parseLogger,
+  readLogger,
+  type LoggerOptions,
+  type ParsedLogger,
+  type ReadLogger,
+} from './formats/logger/parse-logger';
 export {
   checkCalibration,
   withOffsets,
@@ -194,7 +200,7 @@ export {
 } from './heat/psychrometrics';
 export { LivePiece } from './heat/live-piece';
 export { finishOf, forecastFinish, type Forecast } from './forecast/forecast-finish';
-export { bandScale, scoreOf, type BandScore } from './forecast/band-scale';
+export { scoreOf, type BandScore } from './forecast/band-scale';
 export {
   fitRun,
   type Basis,
@@ -215,12 +221,7 @@ export {
 } from './house/alarms';
 export { designProgram, type DesignGoal } from './house/design-program';
 export { chillStage, filmOf, heatProduct, heatStage } from './house/heat-stage';
-export {
-  FAT_OUT_C,
-  programTroubles,
-  type Trouble,
-  type TroubleCode,
-} from './house/program-troubles';
+export { FAT_OUT_C, programTroubles, type Trouble } from './house/program-troubles';
 export {
   mediumIn,
   placeOf,
@@ -241,7 +242,6 @@ export {
   type StageEvidence,
   type StageProgress,
   type Wait,
-  type WaitCode,
 } from './house/stage-progress';
 export { effectiveEntries } from './logbook/effective';
 export type {

@@ -1,10 +1,11 @@
 'use server';
 
 import { z } from 'zod';
-import { parseLogger, type ParsedLogger } from '@/core';
+import type { ParsedLogger } from '@/core';
 import { asPerson, type ActionResult } from '@/features/accounts/identify';
 import { loadSite } from '@/features/settings/repository';
 import { nowS } from '@/platform/clock';
+import { readFile } from '@/workers/files/client';
 import { db } from '@/platform/db/client';
 import { columnChoiceSchema, importOptionsSchema, MAX_FILE_BYTES } from './contract';
 import { importLogger } from './import';
@@ -28,6 +29,15 @@ export type Preview =
 
 const SHOWN_SKIPS = 50;
 
+/** What a text says as JSON; nothing where it is none. */
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
 async function fileOf(form: FormData): Promise<{ name: string; bytes: Uint8Array } | null> {
   const file = form.get('file');
   if (!(file instanceof File) || file.size > MAX_FILE_BYTES) return null;
@@ -50,23 +60,16 @@ export async function previewLoggerAction(form: FormData): Promise<ActionResult<
     const options = optionsOf(form);
     if (!options.success) return { ok: false, code: 'bad_entry' };
     const { timeZone } = await loadSite(db());
-    const parsed = parseLogger(file.bytes, { timeZone, ...options.data });
+    const parsed = await readFile({ bytes: file.bytes, options: { timeZone, ...options.data } });
     if (parsed.kind !== 'ok') return { ok: true, data: parsed };
-    const channels = parsed.channels.map((c) => {
-      const temps = c.readings.map((r) => r.tempC);
-      const [minC, maxC] = temps.reduce(
-        ([lo, hi], t) => [Math.min(lo, t), Math.max(hi, t)],
-        [Infinity, -Infinity],
-      );
-      return {
-        name: c.name,
-        count: temps.length,
-        fromS: Date.parse(c.readings[0]!.at) / 1000,
-        toS: Date.parse(c.readings.at(-1)!.at) / 1000,
-        minC: minC!,
-        maxC: maxC!,
-      };
-    });
+    const channels = parsed.channels.map(({ name, times, temps }) => ({
+      name,
+      count: temps.length,
+      fromS: times[0]! / 1000,
+      toS: times.at(-1)! / 1000,
+      minC: temps.reduce((low, t) => Math.min(low, t), Infinity),
+      maxC: temps.reduce((high, t) => Math.max(high, t), -Infinity),
+    }));
     return {
       ok: true,
       data: {
@@ -91,7 +94,7 @@ export async function importLoggerAction(
     const batchId = z.uuid().safeParse(form.get('batchId'));
     const columns = z
       .string()
-      .transform((s): unknown => JSON.parse(s))
+      .transform(jsonOf)
       .pipe(columnChoiceSchema)
       .safeParse(form.get('columns'));
     if (!options.success || !batchId.success || !columns.success)

@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import { parseLogger, type EntryBody, type LoggerOptions } from '@/core';
+import type { EntryBody, LoggerOptions } from '@/core';
 import type { Person } from '@/features/accounts/identify';
 import { loadDossier } from '@/features/batches/case';
 import { appendEntries, lockHead } from '@/features/batches/repository';
+import { readFile } from '@/workers/files/client';
 import type { Db } from '@/platform/db/client';
 import { notify } from '@/platform/events';
 import { sha256 } from '@/platform/hash';
@@ -27,7 +28,7 @@ export async function importLogger(
   choice: ColumnChoice,
   nowS: number,
 ): Promise<ImportResult> {
-  const parsed = parseLogger(file.bytes, options);
+  const parsed = await readFile({ bytes: file.bytes, options });
   if (parsed.kind === 'error')
     return { ok: false, code: 'unreadable_file', message: parsed.message };
   if (parsed.kind === 'ambiguous') return { ok: false, code: `ask_${parsed.about}` };
@@ -52,10 +53,10 @@ export async function importLogger(
         `${fileHash.slice(0, 8)}:${pick.name}`,
         pick.what,
       );
-      const rows = found.readings.map((r) => ({
+      const rows = Array.from(found.times, (atMs, i) => ({
         channelId,
-        atMs: Date.parse(r.at),
-        tempC: r.tempC,
+        atMs,
+        tempC: found.temps[i]!,
       }));
       const inside = rows.filter(
         (r) => r.atMs / 1000 >= dossier.case.state.startedS && r.atMs / 1000 <= nowS + 120,

@@ -1,5 +1,3 @@
-import { DateTime } from 'luxon';
-
 export type DateOrder = 'DMY' | 'MDY' | 'YMD';
 
 /** A clock time as written: numbers of the date in their written order, and the time of day. */
@@ -60,8 +58,15 @@ export function readEpoch(cell: string): WrittenTime | null {
 export function readWrittenTime(cell: string): WrittenTime | null {
   const text = cell.trim().replace(/(\d)\s*(?:UTC|GMT)$/i, '$1Z');
   if (ISO_WITH_ZONE.test(text)) {
-    const at = DateTime.fromISO(text.replace(' ', 'T').replace(/\s/g, ''), { setZone: true });
-    return at.isValid ? { kind: 'instant', ms: at.toMillis() } : null;
+    const [year, month, day] = [text.slice(0, 4), text.slice(5, 7), text.slice(8, 10)].map(Number);
+    const ms = Date.parse(
+      text
+        .replace(' ', 'T')
+        .replace(/\s/g, '')
+        .replace(/([+-]\d{2})(\d{2})$/, '$1:$2')
+        .toUpperCase(),
+    );
+    return isDay(year!, month!, day!) && !Number.isNaN(ms) ? { kind: 'instant', ms } : null;
   }
   const named = NAMED.exec(text);
   const us = named ? null : NAMED_US.exec(text);
@@ -97,6 +102,13 @@ export function readWrittenTime(cell: string): WrittenTime | null {
   };
 }
 
+const DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
+const isLeap = (year: number) => (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0;
+
+/** Is there such a day? */
+const isDay = (year: number, month: number, day: number): boolean =>
+  day >= 1 && day <= (month === 2 && isLeap(year) ? 29 : (DAYS[month - 1] ?? 0));
+
 /** Orders in which a written date could be meant. */
 function ordersOf(w: WrittenTime): DateOrder[] {
   if (w.kind === 'instant') return ['DMY', 'MDY', 'YMD'];
@@ -117,9 +129,7 @@ export function ymd(
     else if (order === 'MDY') [month, day] = [a, b];
   }
   if (year < 100) year += 2000;
-  return DateTime.utc(year, month, day).isValid && year >= 1990 && year < 2100
-    ? [year, month, day]
-    : null;
+  return isDay(year, month, day) && year >= 1990 && year < 2100 ? [year, month, day] : null;
 }
 
 /**

@@ -1,6 +1,34 @@
 import { DateTime } from 'luxon';
 import { ymd, type DateOrder, type WrittenTime } from './date-cells';
 
+const QUARTER_MS = 900_000;
+
+/**
+ * What a wall clock can mean in a zone: instants less the wall clock taken as UTC, ms, earliest first; two in an
+ * hour that happens twice, none in one that is left out. Asked of the zone once for each quarter of an hour:
+ * clocks have changed at no other times since 1990.
+ */
+function zoneOffsets(timeZone: string): (wallMs: number) => readonly number[] {
+  const known = new Map<number, readonly number[]>();
+  const ask = (startMs: number): readonly number[] => {
+    const wall = DateTime.fromMillis(startMs, { zone: 'utc' });
+    const at = wall.setZone(timeZone, { keepLocalTime: true });
+    if (!at.isValid || at.hour !== wall.hour || at.minute !== wall.minute) return [];
+    return at
+      .getPossibleOffsets()
+      .map((o) => o.toMillis() - startMs)
+      .sort((x, y) => x - y);
+  };
+  return (wallMs) => {
+    const quarter = Math.floor(wallMs / QUARTER_MS);
+    const kept = known.get(quarter);
+    if (kept) return kept;
+    const made = ask(quarter * QUARTER_MS);
+    known.set(quarter, made);
+    return made;
+  };
+}
+
 /**
  * Turns wall-clock times into instants, following the order in which a logger wrote them, so that the
  * hour that happens twice in autumn is told apart: the first pass is summer time; once the clock has
@@ -8,6 +36,7 @@ import { ymd, type DateOrder, type WrittenTime } from './date-cells';
  * @param second the file begins in the second pass of such an hour
  */
 export function localClock(timeZone: string, second = false) {
+  const offsets = zoneOffsets(timeZone);
   let previous = -Infinity;
   return (
     y: number,
@@ -15,26 +44,13 @@ export function localClock(timeZone: string, second = false) {
     d: number,
     [h, mi, s]: [number, number, number],
   ): number | null => {
-    const whole = Math.floor(s);
-    const fields = {
-      year: y,
-      month: mo,
-      day: d,
-      hour: h,
-      minute: mi,
-      second: whole,
-      millisecond: Math.round((s - whole) * 1000),
-    };
-    const at = DateTime.fromObject(fields, { zone: timeZone });
-    if (!at.isValid || at.hour !== h || at.minute !== mi) return null;
-    const choices = at
-      .getPossibleOffsets()
-      .map((o) => o.toMillis())
-      .sort((a, b) => a - b);
-    const known = choices.find((c) => c >= previous) ?? choices.at(-1)!;
-    const ms = second && previous === -Infinity ? choices.at(-1)! : known;
-    previous = ms;
-    return ms;
+    const wallMs = Date.UTC(y, mo - 1, d, h, mi) + Math.round(s * 1000);
+    const choices = offsets(wallMs);
+    const last = choices.at(-1);
+    if (last === undefined) return null;
+    const known = choices.find((c) => wallMs + c >= previous) ?? last;
+    previous = wallMs + (second && previous === -Infinity ? last : known);
+    return previous;
   };
 }
 
@@ -50,21 +66,18 @@ export function repeatedHours(
   let inside = false;
   let last = -Infinity;
   let seen = 0;
+  const offsets = zoneOffsets(timeZone);
   for (const w of ordered) {
     if (w?.kind !== 'local') continue;
     const date = ymd(w, order);
     if (!date) continue;
     seen += 1;
     const [year, month, dayOf] = date;
-    const at = DateTime.fromObject(
-      { year, month, day: dayOf, hour: w.hms[0], minute: w.hms[1] },
-      { zone: timeZone },
-    );
-    const twice = at.isValid && mayRepeat(w, at) && at.getPossibleOffsets().length > 1;
     const wall = Date.UTC(year, month - 1, dayOf, ...w.hms);
+    const twice = offsets(wall).length > 1;
     if (twice && (!inside || wall < last)) {
       passes += 1;
-      day = at.toISODate()!;
+      day = new Date(wall).toISOString().slice(0, 10);
       startsInside ||= seen === 1;
     }
     inside = twice;
@@ -72,7 +85,3 @@ export function repeatedHours(
   }
   return { passes, day, startsInside };
 }
-
-/** Clocks go back in the small hours of autumn and spring: nothing else is worth asking the zone for. */
-const mayRepeat = (w: Extract<WrittenTime, { kind: 'local' }>, at: DateTime) =>
-  w.hms[0] <= 4 && at.month >= 3;

@@ -28,11 +28,13 @@ export type LoggerOptions = {
 };
 export type SkippedRow = { line: number; reason: string };
 export type LoggerChannel = { name: string; readings: { at: string; tempC: number }[] };
+/** A channel as columns, by time: epoch ms and °C. */
+export type LoggerColumns = { name: string; times: Float64Array; temps: Float64Array };
 export type LoggerQuestion = 'dateOrder' | 'unit' | 'clock' | 'repeatedHour';
-export type ParsedLogger =
+type Read<Channel> =
   | {
       kind: 'ok';
-      channels: LoggerChannel[];
+      channels: Channel[];
       skipped: SkippedRow[];
       unit: TempUnit | 'mixed';
       dateOrder: DateOrder | null;
@@ -44,6 +46,8 @@ export type ParsedLogger =
     }
   | { kind: 'ambiguous'; about: LoggerQuestion; options: string[]; sample: string }
   | { kind: 'error'; message: string };
+export type ReadLogger = Read<LoggerColumns>;
+export type ParsedLogger = Read<LoggerChannel>;
 
 /** Outside this a cell is a fault code or a broken probe, not a temperature, °C. */
 const MIN_C = -60;
@@ -86,6 +90,7 @@ function sameOption<T extends string>(
 
 class ChannelBuilder {
   private readonly seen = new Map<number, number>();
+  private readonly times: number[] = [];
   constructor(
     readonly name: string,
     private readonly skipped: SkippedRow[],
@@ -103,8 +108,10 @@ class ChannelBuilder {
     if (tempC < MIN_C || tempC > MAX_C)
       return void skip(`${cell.trim()} cannot be a temperature here (a fault code?)`);
     const before = this.seen.get(ms);
-    if (before === undefined) this.seen.set(ms, tempC);
-    else
+    if (before === undefined) {
+      this.seen.set(ms, tempC);
+      this.times.push(ms);
+    } else
       skip(
         before === tempC
           ? 'duplicate of an earlier row'
@@ -112,16 +119,18 @@ class ChannelBuilder {
       );
   }
 
-  build(): LoggerChannel {
-    const rows = [...this.seen].sort((a, b) => a[0] - b[0]);
+  build(): LoggerColumns {
+    const { times, seen } = this;
+    if (times.some((t, i) => i > 0 && t < times[i - 1]!)) times.sort((a, b) => a - b);
     return {
       name: this.name,
-      readings: rows.map(([ms, tempC]) => ({ at: new Date(ms).toISOString(), tempC })),
+      times: Float64Array.from(times),
+      temps: Float64Array.from(times, (t) => seen.get(t)!),
     };
   }
 }
 
-type Collected = { channels: LoggerChannel[]; skipped: SkippedRow[] };
+type Collected = { channels: LoggerColumns[]; skipped: SkippedRow[] };
 
 /** The builders of a row's readings: by column, or by the name in the channel column. */
 function builderFor(shape: TableShape, skipped: SkippedRow[]) {
@@ -154,7 +163,7 @@ function builderFor(shape: TableShape, skipped: SkippedRow[]) {
         of(names[n]!).add(row, ms, row.cells[i] ?? '', units.get(i)!),
       );
     },
-    channels: () => [...byName.values()].map((b) => b.build()).filter((c) => c.readings.length > 0),
+    channels: () => [...byName.values()].map((b) => b.build()).filter((c) => c.times.length > 0),
   };
 }
 
@@ -236,7 +245,7 @@ function orderOf(
  * twice) is answered by `ambiguous`: ask, and call again with the answer in the option that `about` names.
  * @throws RangeError when timeZone or an answer is not one
  */
-export function parseLogger(bytes: Uint8Array, options: LoggerOptions): ParsedLogger {
+export function readLogger(bytes: Uint8Array, options: LoggerOptions): ReadLogger {
   const answers = requireAnswers(options);
   const decoded = decodeText(bytes);
   if (decoded.kind === 'error') return decoded;
@@ -286,4 +295,15 @@ export function parseLogger(bytes: Uint8Array, options: LoggerOptions): ParsedLo
     timeZone,
     notes,
   };
+}
+
+/** The same with each reading as an object, its time in ISO 8601. @see readLogger */
+export function parseLogger(bytes: Uint8Array, options: LoggerOptions): ParsedLogger {
+  const read = readLogger(bytes, options);
+  if (read.kind !== 'ok') return read;
+  const channels = read.channels.map(({ name, times, temps }) => ({
+    name,
+    readings: Array.from(times, (ms, i) => ({ at: new Date(ms).toISOString(), tempC: temps[i]! })),
+  }));
+  return { ...read, channels };
 }
