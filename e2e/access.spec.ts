@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { openBatch, signIn } from './support/people';
+import { SCREENS } from './support/screens';
 
 async function noSeriousIssue(page: Page): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).analyze();
@@ -15,25 +16,6 @@ async function noSeriousIssue(page: Page): Promise<void> {
     ),
   ).toEqual([]);
 }
-
-const SCREENS = [
-  '/',
-  '/recipes',
-  '/recipes/new',
-  '/recipes/import',
-  '/stores',
-  '/dose-check',
-  '/house',
-  '/house/big',
-  '/house/little/probes',
-  '/bench',
-  '/bench/programs',
-  '/bench/programs/new',
-  '/bench/practice',
-  '/records',
-  '/settings',
-  '/batches/new?meat=31.5',
-];
 
 for (const theme of ['light', 'dark'] as const) {
   test(`every screen passes the accessibility check, ${theme}`, async ({ page }) => {

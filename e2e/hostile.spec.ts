@@ -2,26 +2,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { App } from './support/app';
 import { prepare } from './support/database';
 import { signIn } from './support/people';
-
-const SCREENS = [
-  '/',
-  '/recipes',
-  '/recipes/new',
-  '/recipes/import',
-  '/stores',
-  '/house',
-  '/house/big',
-  '/house/little',
-  '/house/little/probes',
-  '/bench',
-  '/bench/programs',
-  '/bench/programs/new',
-  '/bench/practice',
-  '/records',
-  '/settings',
-  '/account',
-  '/batches/new?meat=31.5',
-];
+import { SCREENS } from './support/screens';
 
 /** Notes whatever a page tried to run that it may not. */
 async function watch(page: Page): Promise<string[]> {

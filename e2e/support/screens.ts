@@ -1,0 +1,21 @@
+/** Every screen with an address of its own, as a release lead sees it. */
+export const SCREENS = [
+  '/',
+  '/recipes',
+  '/recipes/new',
+  '/recipes/import',
+  '/stores',
+  '/dose-check',
+  '/house',
+  '/house/big',
+  '/house/little/probes',
+  '/bench',
+  '/bench/programs',
+  '/bench/programs/new',
+  '/bench/practice',
+  '/records',
+  '/settings',
+  '/batches/new?meat=31.5',
+  '/house/little',
+  '/account',
+];
