@@ -22,7 +22,7 @@ import {
 } from '../../src/features/batches/repository';
 import { loadDossier } from '../../src/features/batches/case';
 import { recordDueHolds } from '../../src/features/batches/service';
-import { signedBody } from '../../src/features/batches/sign';
+import { sealRecord, signedBody } from '../../src/features/batches/sign';
 import { storeReadings } from '../../src/features/readings/repository';
 import { ingredientOf } from '../../src/features/stores/lot-problems';
 import { moveStock } from '../../src/features/stores/service';
@@ -274,6 +274,7 @@ async function sign(w: World, batchId: string): Promise<void> {
       ],
       at,
     );
+    await sealRecord(tx, dossier);
     await setClosed(tx, batchId, at);
   });
 }

@@ -8,6 +8,7 @@ import { fieldsOf, readInput } from '@/platform/read-input';
 import { limits } from '@/platform/limits';
 import { startBatchSchema } from './contract';
 import { startBatch } from './service';
+import { takeLate } from './late';
 import { signBatch } from './sign';
 
 /** Starts a batch; the client made its id, so that pressing twice starts one. */
@@ -19,6 +20,20 @@ export async function startBatchAction(input: unknown): Promise<ActionResult<{ i
     return result.ok
       ? { ok: true, data: { id: parsed.data.id } }
       : { ok: false, code: result.code, fields: result.fields };
+  });
+}
+
+const lateSchema = z.object({
+  batchId: z.uuid(),
+  reason: z.string().trim().min(3, 'say in a few words why').max(300),
+});
+
+/** Takes readings that came after the signature into the record; the batch is on hold then. */
+export async function takeLateAction(input: unknown): Promise<ActionResult<{ count: number }>> {
+  return asPerson<{ count: number }>('decide', async (person) => {
+    const parsed = readInput(lateSchema, input);
+    if (!parsed.success) return { ok: false, code: 'bad_entry', fields: fieldsOf(parsed.error) };
+    return takeLate(db(), person, parsed.data.batchId, parsed.data.reason);
   });
 }
 

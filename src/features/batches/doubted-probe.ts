@@ -1,4 +1,5 @@
 import { sql } from 'kysely';
+import { liftSeal } from '@/features/readings/seals';
 import { v5Id } from '@/platform/ids';
 import type { Db } from '@/platform/db/client';
 import { notify } from '@/platform/events';
@@ -48,6 +49,7 @@ export async function doubtBatchesOf(
         nowS,
       );
       await setClosed(tx, batchId, null);
+      await liftSeal(tx, batchId);
       await notify(tx, { topic: 'batch', id: batchId });
       opened.push(d.head.code);
     });

@@ -15,6 +15,7 @@ import type { Person } from '@/features/accounts/identify';
 import { currentRules, loadSite, siteDay } from '@/features/settings/repository';
 import { findVersion } from '@/features/recipes/repository';
 import { blockersOf } from '@/features/recipes/service';
+import { liftSeal } from '@/features/readings/seals';
 import { moveStock, refuseLot, withLotCode } from '@/features/stores/service';
 import { nowS as clock } from '@/platform/clock';
 import type { Db, Tx } from '@/platform/db/client';
@@ -160,8 +161,10 @@ export async function postEntry(
     await moveStock(tx, dossier.case.state, entry, by);
     if (body.kind === 'disposed' && body.disposition === 'destroy')
       await setClosed(tx, batchId, now);
-    if (body.kind === 'corrected' && dossier.case.state.signature?.stands)
+    if (body.kind === 'corrected' && dossier.case.state.signature?.stands) {
       await setClosed(tx, batchId, null);
+      await liftSeal(tx, batchId);
+    }
     await tell(tx, dossier, body);
     return {
       ok: true,

@@ -1,8 +1,9 @@
 import type { EntryBody } from '@/core';
 import { JUDGEMENT, refuse } from '@/core';
 import type { Person } from '@/features/accounts/identify';
+import { holdReadings, sealChannels } from '@/features/readings/seals';
 import { nowS as clock } from '@/platform/clock';
-import type { Db } from '@/platform/db/client';
+import type { Db, Tx } from '@/platform/db/client';
 import { hashOf } from '@/platform/hash';
 import { loadDossier, type Dossier } from './case';
 import type { PostResult } from './contract';
@@ -26,6 +27,12 @@ export const signedBody = (dossier: Dossier): EntryBody => ({
   judgement: JUDGEMENT,
 });
 
+/** From here on what comes for the batch's time is kept beside its record. */
+export async function sealRecord(tx: Tx, { head, case: c }: Dossier): Promise<void> {
+  const channels = c.state.probes.map((p) => p.channelId);
+  await sealChannels(tx, head.id, channels, c.state.startedS, c.nowS);
+}
+
 /** Signs a batch whose verdict passes; the caller has checked the password. */
 export async function signBatch(
   db: Db,
@@ -36,6 +43,7 @@ export async function signBatch(
   const now = clock();
   return db.transaction().execute(async (tx) => {
     await lockHead(tx);
+    await holdReadings(tx);
     const dossier = await loadDossier(tx, batchId, now);
     if (!dossier) return { ok: false, code: 'no_such_batch' };
     const body = signedBody(dossier);
@@ -53,6 +61,7 @@ export async function signBatch(
     if (dossier.verdict.overall !== 'pass')
       return { ok: false, code: `verdict_${dossier.verdict.overall}` };
     await appendEntries(tx, batchId, [entry], now);
+    await sealRecord(tx, dossier);
     await setClosed(tx, batchId, now);
     await tell(tx, dossier, body);
     return { ok: true, known: false, holds: [] };

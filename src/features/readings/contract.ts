@@ -67,6 +67,9 @@ export const readingsAnswerSchema = z.object({
     .number()
     .int()
     .meta({ description: 'Rows that were stored before, or twice in this request' }),
+  late: z.number().int().meta({
+    description: 'Rows of a time whose batch is signed: kept beside its record, not in it',
+  }),
   bad: z.array(badRowSchema).meta({ description: 'Rows that were not kept, each with its reason' }),
 });
 export type ReadingsAnswer = z.infer<typeof readingsAnswerSchema>;

@@ -77,7 +77,8 @@ export async function ingestReadings(
       .where('id', '=', device.id)
       .execute();
     if (stored.added > 0) await notify(tx, { topic: 'house', id: device.houseId });
-    const known = good.length - stored.added - stored.conflicts.length + repeated;
-    return { ok: true, new: stored.added, known, bad: bad.sort((a, b) => a.index - b.index) };
+    const { added, late } = stored;
+    const known = good.length - added - late - stored.conflicts.length + repeated;
+    return { ok: true, new: added, known, late, bad: bad.sort((a, b) => a.index - b.index) };
   });
 }

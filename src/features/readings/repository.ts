@@ -2,31 +2,46 @@ import { sql } from 'kysely';
 import type { Reading, ReadingPlace } from '@/core';
 import type { Handle } from '@/platform/db/client';
 import { toDate } from '@/platform/clock';
+import { enterReadings, isSealed, keepLate, sealsOver } from './seals';
 
 export type ReadingRow = { channelId: number; atMs: number; tempC: number };
-export type Stored = { added: number; conflicts: number[] };
+/** Rows stored now, indexes of those with another value than is there, and those kept beside a signed record. */
+export type Stored = { added: number; conflicts: number[]; late: number };
 
-/**
- * Stores readings; each (channel, time) once. Rows that are there already with the same value are known;
- * the indexes of those with another value come back as conflicts and change nothing.
- */
-export async function storeReadings(db: Handle, rows: readonly ReadingRow[]): Promise<Stored> {
-  if (rows.length === 0) return { added: 0, conflicts: [] };
-  const input = sql`unnest(
+const table = (rows: readonly ReadingRow[]) => sql`unnest(
     ${rows.map((r) => r.channelId)}::int[], ${rows.map((r) => r.atMs)}::float8[], ${rows.map((r) => r.tempC)}::real[]
   ) with ordinality as t (channel_id, at_ms, temp_c, i)`;
-  const inserted = await sql`
-    insert into reading select channel_id, to_timestamp(at_ms / 1000), temp_c from ${input} on conflict do nothing`.execute(
-    db,
-  );
-  const added = Number(inserted.numAffectedRows ?? 0);
-  if (added === rows.length) return { added, conflicts: [] };
+
+/**
+ * Stores readings; each (channel, time) once. Rows that are there already with the same value are known; the
+ * indexes of those with another value come back as conflicts and change nothing. What lies in the time of a signed
+ * batch is kept beside it.
+ */
+export function storeReadings(db: Handle, rows: readonly ReadingRow[]): Promise<Stored> {
+  if (rows.length === 0) return Promise.resolve({ added: 0, conflicts: [], late: 0 });
+  return db.isTransaction ? store(db, rows) : db.transaction().execute((tx) => store(tx, rows));
+}
+
+async function store(db: Handle, rows: readonly ReadingRow[]): Promise<Stored> {
+  await enterReadings(db);
+  const seals = await sealsOver(db, rows);
+  const open = seals.length === 0 ? rows : rows.filter((r) => !isSealed(r, seals));
+  const inserted =
+    open.length === 0
+      ? null
+      : await sql`
+    insert into reading select channel_id, to_timestamp(at_ms / 1000), temp_c from ${table(open)} on conflict do nothing`.execute(
+          db,
+        );
+  const added = Number(inserted?.numAffectedRows ?? 0);
+  const late = await keepLate(db, seals.length === 0 ? [] : rows.filter((r) => isSealed(r, seals)));
+  if (added + late === rows.length) return { added, conflicts: [], late };
   const differing = await sql<{ i: number }>`
-    select (t.i - 1)::int as i from ${input}
+    select (t.i - 1)::int as i from ${table(rows)}
     join reading r on r.channel_id = t.channel_id and r.at = to_timestamp(t.at_ms / 1000) and r.temp_c <> t.temp_c`.execute(
     db,
   );
-  return { added, conflicts: differing.rows.map((r) => r.i) };
+  return { added, conflicts: differing.rows.map((r) => r.i), late };
 }
 
 /** Readings of channels between two times, by channel, in time order, s and °C. */

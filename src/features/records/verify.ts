@@ -2,6 +2,7 @@ import { JUDGEMENT, type Verdict } from '@/core';
 import { loadDossier } from '@/features/batches/case';
 import { entryHash } from '@/features/batches/repository';
 import { sealOf } from '@/features/batches/sign';
+import { lateOf } from '@/features/readings/seals';
 import type { Db } from '@/platform/db/client';
 import { hashOf } from '@/platform/hash';
 import { nowS } from '@/platform/clock';
@@ -102,6 +103,11 @@ async function checkSeals(db: Db, problems: string[], notes: string[]): Promise<
     const entry = dossier.entries.find((e) => e.id === signature.entryId);
     const seal = sealOf(dossier);
     if (entry?.body.kind !== 'signed') continue;
+    const late = await lateOf(db, id);
+    if (late)
+      notes.push(
+        `batch ${code}: ${late.count} readings came after it was signed and are kept beside it`,
+      );
     if (entry.body.evidenceSha256 !== seal.evidenceSha256)
       problems.push(`the readings of signed batch ${code} were changed`);
     else if ((entry.body.judgement ?? 1) !== JUDGEMENT)

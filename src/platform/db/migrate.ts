@@ -6,6 +6,7 @@ import * as house from './migrations/0003-house';
 import * as trust from './migrations/0004-trust';
 import * as band from './migrations/0005-band';
 import * as doors from './migrations/0006-doors';
+import * as seal from './migrations/0007-seal';
 
 /** Brings the schema up to date; each migration runs once, in its own transaction, under a lock. */
 export async function migrateToLatest(db: Db): Promise<void> {
@@ -19,6 +20,7 @@ export async function migrateToLatest(db: Db): Promise<void> {
         '0004-trust': trust,
         '0005-band': band,
         '0006-doors': doors,
+        '0007-seal': seal,
       }),
     },
   });

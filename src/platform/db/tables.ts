@@ -83,6 +83,8 @@ export interface Tables {
     score: number;
     madeAt: Made;
   };
+  seal: { batchId: string; channelId: number; fromAt: Date; toAt: Date };
+  lateReading: { channelId: number; at: Date; tempC: number; arrivedAt: Made };
   program: { id: string; name: string; createdAt: Made };
   programVersion: {
     id: string;

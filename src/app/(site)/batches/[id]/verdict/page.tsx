@@ -4,10 +4,12 @@ import { may } from '@/features/accounts/policy';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { STATEMENT } from '@/features/batches/sign';
 import { Checklist } from '@/features/batches/ui/Checklist';
+import { LateReadings } from '@/features/batches/ui/LateReadings';
 import { PieceCurves } from '@/features/batches/ui/PieceCurves';
 import { SignForm } from '@/features/batches/ui/SignForm';
 import { showOfRequest } from '@/features/settings/show';
 import { channelsByIds } from '@/features/readings/repository';
+import { lateOf } from '@/features/readings/seals';
 import { db } from '@/platform/db/client';
 import { Mark } from '@/ui/mark';
 import { Notice } from '@/ui/status';
@@ -35,6 +37,7 @@ export default async function VerdictPage({ params }: { params: Promise<{ id: st
     db(),
     state.probes.map((p) => p.channelId),
   );
+  const late = state.signature?.stands ? await lateOf(db(), dossier.head.id) : null;
   const nameOf = (id: number) => channels.find((ch) => ch.id === id)?.name ?? `Channel ${id}`;
   const ready =
     verdict.overall === 'pass' && state.phase === 'to_sign' && !state.holds.some((h) => h.open);
@@ -63,6 +66,9 @@ export default async function VerdictPage({ params }: { params: Promise<{ id: st
           judgement, number {JUDGEMENT}, makes of the same record and readings: it believes less,
           and says where.
         </Notice>
+      )}
+      {late && (
+        <LateReadings batchId={dossier.head.id} late={late} mayTake={may(person.role, 'decide')} />
       )}
       <Checklist verdict={verdict} show={show} allowed={allowed} />
       <PieceCurves c={dossier.case} nameOf={nameOf} show={show} />
