@@ -14,6 +14,12 @@ if (command === 'demo' || command === 'start') {
 } else if (command === 'verify') {
   const { verify } = await import('./verify');
   await verify();
+} else if (command === 'backup') {
+  const { backup } = await import('./backup');
+  await backup(args[0]);
+} else if (command === 'restore') {
+  const { restoreFrom } = await import('./backup');
+  await restoreFrom(args[0]);
 } else if (command === 'fuzz') {
   const { runFuzz } = await import('./fuzz');
   await runFuzz(Number(args[0] ?? 3000), Number(args[1] ?? 1));

@@ -1,0 +1,67 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import { backUp, restore } from './lib/archive';
+import { AlreadyRunning, OneAtATime } from './lib/one-at-a-time';
+import { ROOT } from './lib/paths';
+import { startPostgres } from './lib/postgres';
+import { keepSecret, sessionSecret } from './lib/secret';
+
+const KEEP = Number(process.env.JOLLY_BACKUPS_KEEP ?? 30);
+const FOLDER = path.join(ROOT, '.data/backups');
+
+async function withServer<T>(work: (url: string) => Promise<T>): Promise<T> {
+  if (process.env.DATABASE_URL) return work(process.env.DATABASE_URL);
+  const server = await startPostgres('pg');
+  try {
+    return await work(server.url);
+  } finally {
+    if (!server.wasRunning) server.stop();
+  }
+}
+
+/** Removes the oldest of the application's own backups beyond as many as are kept. */
+function dropOld(): void {
+  const mine = fs
+    .readdirSync(FOLDER)
+    .filter((f) => /^kettle-.*\.tar$/.test(f))
+    .sort();
+  for (const f of mine.slice(0, Math.max(0, mine.length - KEEP))) fs.rmSync(path.join(FOLDER, f));
+}
+
+/** `./kettle backup [file]`: everything of the site in one file, while it runs. */
+export async function backup(to?: string): Promise<void> {
+  fs.mkdirSync(FOLDER, { recursive: true, mode: 0o700 });
+  const stamp = new Date().toISOString().replace(/[:.]/g, '-');
+  const file = path.resolve(to ?? path.join(FOLDER, `kettle-${stamp}.tar`));
+  if (fs.existsSync(file)) return fail(`${file} is there already: give another name.`);
+  const { entries, lastHash } = await withServer((url) => backUp(url, sessionSecret(), file));
+  if (!to) dropOld();
+  console.log(`Saved to ${file}: ${entries} entries, last hash ${lastHash}`);
+}
+
+function fail(words: string): void {
+  console.error(words);
+  process.exitCode = 1;
+}
+
+/** `./kettle restore file`: puts a backup in the place of what is there; the application must be stopped. */
+export async function restoreFrom(file: string | undefined): Promise<void> {
+  if (!file || !fs.existsSync(file))
+    return fail('Give the file of a backup: ./kettle restore FILE');
+  const lock = new OneAtATime('restore');
+  try {
+    lock.take();
+  } catch (error) {
+    if (error instanceof AlreadyRunning) return fail(error.message);
+    throw error;
+  }
+  try {
+    const { manifest, secret } = await withServer((url) => restore(url, file));
+    if (!process.env.BETTER_AUTH_SECRET) keepSecret(secret);
+    console.log(`Restored and verified: ${manifest.entries} entries of ${manifest.madeAt}.`);
+  } catch (error) {
+    fail(`Not restored: ${(error as Error).message}`);
+  } finally {
+    lock.release();
+  }
+}

@@ -1,0 +1,113 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { verifyLogbook } from '../../src/features/records/verify';
+import { makeDb, makePool } from '../../src/platform/db/client';
+import { sha256 } from '../../src/platform/hash';
+import { run } from './shell';
+
+const BIN = '/usr/lib/postgresql/15/bin';
+const FORMAT = 1;
+
+/** What a backup says of itself. */
+export type Manifest = {
+  format: number;
+  madeAt: string;
+  dumpSha256: string;
+  entries: number;
+  lastHash: string;
+};
+
+const withFolder = async <T>(work: (folder: string) => Promise<T>): Promise<T> => {
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'kettle-backup-'));
+  try {
+    return await work(folder);
+  } finally {
+    fs.rmSync(folder, { recursive: true, force: true });
+  }
+};
+
+async function chainOf(url: string) {
+  const db = makeDb(makePool(url, 2));
+  try {
+    return await verifyLogbook(db);
+  } finally {
+    await db.destroy();
+  }
+}
+
+/**
+ * Writes everything of a site into one file, while it runs: the database as of one moment, and the session secret.
+ * @throws Error when the logbook does not verify: a backup of something that was changed is worth saying so
+ */
+export const backUp = (url: string, secret: string, file: string): Promise<Manifest> =>
+  withFolder(async (folder) => {
+    const { entries, lastHash, problems } = await chainOf(url);
+    if (problems.length > 0) throw new Error(`the logbook does not verify: ${problems[0]}`);
+    const dump = path.join(folder, 'database.dump');
+    run(`${BIN}/pg_dump`, ['--format=custom', '--no-owner', `--file=${dump}`, url]);
+    const manifest: Manifest = {
+      format: FORMAT,
+      madeAt: new Date().toISOString(),
+      dumpSha256: sha256(fs.readFileSync(dump)),
+      entries,
+      lastHash,
+    };
+    fs.writeFileSync(path.join(folder, 'session-secret'), secret, { mode: 0o600 });
+    fs.writeFileSync(path.join(folder, 'manifest.json'), JSON.stringify(manifest, null, 2));
+    const parts = ['manifest.json', 'database.dump', 'session-secret'];
+    run('tar', ['-C', folder, '-cf', `${file}.part`, ...parts]);
+    fs.chmodSync(`${file}.part`, 0o600);
+    fs.renameSync(`${file}.part`, file);
+    return manifest;
+  });
+
+function readManifest(folder: string): Manifest {
+  const at = path.join(folder, 'manifest.json');
+  if (!fs.existsSync(at)) throw new Error('this is no backup of Jolly Kettle');
+  const manifest = JSON.parse(fs.readFileSync(at, 'utf8')) as Manifest;
+  if (manifest.format !== FORMAT)
+    throw new Error(`a backup of another format (${manifest.format})`);
+  if (sha256(fs.readFileSync(path.join(folder, 'database.dump'))) !== manifest.dumpSha256)
+    throw new Error('the backup was damaged: its database is not the one that it was made with');
+  return manifest;
+}
+
+/**
+ * Puts a backup in the place of all that a database holds, and verifies what came back.
+ * @returns the manifest, and the session secret that belongs to it
+ * @throws Error when the file is damaged, or when what came back is not what was saved
+ */
+export const restore = (
+  url: string,
+  file: string,
+): Promise<{ manifest: Manifest; secret: string }> =>
+  withFolder(async (folder) => {
+    try {
+      run('tar', ['-C', folder, '-xf', path.resolve(file)]);
+    } catch {
+      throw new Error(`${file} cannot be read as a backup`);
+    }
+    const manifest = readManifest(folder);
+    run(`${BIN}/psql`, [
+      '-q',
+      '-v',
+      'ON_ERROR_STOP=1',
+      '-d',
+      url,
+      '-c',
+      'drop schema public cascade; create schema public',
+    ]);
+    run(`${BIN}/pg_restore`, [
+      '--no-owner',
+      '--exit-on-error',
+      `--dbname=${url}`,
+      path.join(folder, 'database.dump'),
+    ]);
+    const { entries, lastHash, problems } = await chainOf(url);
+    if (problems.length > 0 || lastHash !== manifest.lastHash || entries < manifest.entries)
+      throw new Error(
+        `what came back does not verify: ${problems[0] ?? 'its chain ends elsewhere'}`,
+      );
+    return { manifest, secret: fs.readFileSync(path.join(folder, 'session-secret'), 'utf8') };
+  });

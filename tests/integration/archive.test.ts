@@ -1,0 +1,72 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { sql } from 'kysely';
+import { verifyLogbook } from '@/features/records/verify';
+import { backUp, restore } from '../../scripts/lib/archive';
+import { demoDatabase, freshDatabase } from '../support/database';
+
+jest.mock('@/features/accounts/identify', () => ({}));
+
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'kettle-archive-'));
+const file = path.join(folder, 'all.tar');
+afterAll(() => fs.rmSync(folder, { recursive: true }));
+
+const tables = [
+  'entry',
+  'reading',
+  'batch',
+  'recipe_version',
+  'lot_move',
+  '"user"',
+  'account',
+  'seal',
+];
+type Db = Awaited<ReturnType<typeof demoDatabase>>['demo'];
+const counts = async (db: Db) =>
+  Promise.all(
+    tables.map(
+      async (t) =>
+        (await sql<{ n: number }>`select count(*)::int as n from ${sql.raw(t)}`.execute(db))
+          .rows[0]!.n,
+    ),
+  );
+
+test('a backup made while it runs comes back elsewhere, whole and verified', async () => {
+  const { demo, url, drop } = await demoDatabase();
+  const other = await freshDatabase();
+  try {
+    const manifest = await backUp(url, 'the-secret', file);
+    expect(manifest.entries).toBeGreaterThan(100);
+    expect(fs.statSync(file).mode & 0o077).toBe(0);
+    const back = await restore(other.url, file);
+    expect(back.secret).toBe('the-secret');
+    expect(back.manifest).toEqual(manifest);
+    expect(await counts(other.db)).toEqual(await counts(demo));
+    const there = await verifyLogbook(other.db);
+    expect(there.problems).toEqual([]);
+    expect(there.lastHash).toBe(manifest.lastHash);
+    await expect(sql`update entry set by_name = 'x'`.execute(other.db)).rejects.toThrow();
+  } finally {
+    await other.drop();
+    await drop();
+  }
+});
+
+test('a damaged or foreign file is refused before anything is touched', async () => {
+  const t = await freshDatabase();
+  try {
+    const before = await counts(t.db);
+    const foreign = path.join(folder, 'foreign.tar');
+    fs.writeFileSync(foreign, 'not a backup');
+    await expect(restore(t.url, foreign)).rejects.toThrow('cannot be read as a backup');
+    const damaged = path.join(folder, 'damaged.tar');
+    const bytes = fs.readFileSync(file);
+    bytes[Math.floor(bytes.length / 2)]! ^= 0xff;
+    fs.writeFileSync(damaged, bytes);
+    await expect(restore(t.url, damaged)).rejects.toThrow('was damaged');
+    expect(await counts(t.db)).toEqual(before);
+  } finally {
+    await t.drop();
+  }
+});
