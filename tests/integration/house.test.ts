@@ -390,7 +390,45 @@ describe('over a broker', () => {
     await client.endAsync();
     await stop();
   });
-});
 
-test('after all this the logbook still proves itself', async () =>
-  expect((await verifyLogbook(demo)).problems).toEqual([]));
+  test('what is reported while the application is away waits for it, and is judged by its own time', async () => {
+    process.env.DATABASE_URL = url;
+    const { startMqtt } = await import('@/features/houses/mqtt');
+    const first = startMqtt(demo, brokerUrl)!;
+    const client = mqtt.connect(brokerUrl, { reconnectPeriod: 200 });
+    await new Promise((resolve) => client.once('connect', resolve));
+    const device = devices.find((d) => d.houseId === 'little')!;
+    const air = (await houseChannels(demo, 'little')).find((c) => c.what === 'air')!.id;
+    const report = (minutesAgo: number, tempC: number) => {
+      const at = new Date(Date.now() - minutesAgo * 60_000).toISOString();
+      const body = { token: device.token, sentAt: at, readings: [{ channel: 'air', at, tempC }] };
+      return client.publishAsync(MQTT_READINGS, JSON.stringify(body), { qos: 1 });
+    };
+    const stored = async (tempC: number) =>
+      (
+        await sql<{ n: number }>`
+          select count(*)::int as n from reading where channel_id = ${air} and temp_c = ${tempC}::real`.execute(
+          demo,
+        )
+      ).rows[0]!.n;
+    const until = async (tempC: number) => {
+      for (let i = 0; i < 100 && (await stored(tempC)) === 0; i += 1)
+        await new Promise((resolve) => setTimeout(resolve, 100));
+      return stored(tempC);
+    };
+    await report(1, 42.25);
+    expect(await until(42.25)).toBe(1);
+    await first();
+    for (const [ago, tempC] of [
+      [31, 43.25],
+      [30, 44.25],
+      [29, 45.25],
+    ] as const)
+      await report(ago, tempC);
+    expect(await stored(45.25)).toBe(0);
+    const second = startMqtt(demo, brokerUrl)!;
+    for (const tempC of [43.25, 44.25, 45.25]) expect(await until(tempC)).toBe(1);
+    await second();
+    await client.endAsync();
+  });
+});
