@@ -14,6 +14,18 @@ const config = [
         'error',
         { ignoreRestSiblings: true, varsIgnorePattern: '^_' },
       ],
+      /* Names come from files and people: they are text, never markup. */
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "JSXAttribute[name.name='dangerouslySetInnerHTML']",
+          message: 'Write text, not HTML.',
+        },
+        {
+          selector: 'MemberExpression[property.name=/^(innerHTML|outerHTML|insertAdjacentHTML)$/]',
+          message: 'Write text, not HTML.',
+        },
+      ],
       eqeqeq: ['error', 'always', { null: 'ignore' }],
       'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
     },

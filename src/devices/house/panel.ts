@@ -1,4 +1,4 @@
-import { createServer } from 'node:http';
+import { createServer, type IncomingHttpHeaders } from 'node:http';
 import { FAULTS, type Fault } from '@/core';
 import type { Link } from './link';
 
@@ -20,9 +20,21 @@ function page(links: readonly Link[]): string {
   return `<!doctype html><html lang="en"><meta name="viewport" content="width=device-width"><title>Simulated house: faults</title><style>${STYLE}</style><h1>Simulated house: faults</h1><p>Switch a fault on or off and watch what the application says of it.</p>${sections.join('')}</html>`;
 }
 
+/**
+ * May this request be answered? Asked for by this machine's own name, so that no other site's name leads here, and
+ * changed from this page alone.
+ */
+export function panelAllows(method: string, headers: IncomingHttpHeaders, port: number): boolean {
+  const own = [`127.0.0.1:${port}`, `localhost:${port}`];
+  if (!own.includes(headers.host ?? '')) return false;
+  return method === 'GET' || own.some((host) => headers.origin === `http://${host}`);
+}
+
 /** The small page on which faults of the simulated houses are switched; this machine only. */
 export function servePanel(links: readonly Link[], port: number): void {
   createServer((request, response) => {
+    if (!panelAllows(request.method ?? 'GET', request.headers, port))
+      return void response.writeHead(403, { 'content-type': 'text/plain' }).end('Not from there.');
     const [, index, key] = (request.url ?? '').split('/');
     const link = links[Number(index)];
     if (request.method === 'POST' && link && key && key in FAULTS) {
