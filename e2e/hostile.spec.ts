@@ -59,7 +59,11 @@ test('names that are scripts are text on every screen, in every chart and its to
       await page.goto(path);
       await expect(page.locator('h1, h2').first()).toBeVisible();
       if (/house|after|bench/.test(path)) {
-        await page.waitForLoadState('networkidle');
+        await page
+          .locator('.apexcharts-canvas')
+          .first()
+          .waitFor({ timeout: 4000 })
+          .catch(() => null);
         charts += await page.locator('.apexcharts-canvas').count();
         await hoverCharts(page);
       }
