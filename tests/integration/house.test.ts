@@ -432,3 +432,6 @@ describe('over a broker', () => {
     await client.endAsync();
   });
 });
+
+test('after all this the logbook still proves itself', async () =>
+  expect((await verifyLogbook(demo)).problems).toEqual([]));
