@@ -11,6 +11,9 @@ await app.prepare();
 const handle = app.getRequestHandler();
 const server = makeServer((request, response) => handle(request, response), trusted);
 server.listen(port, host);
+/* A database that goes away fails what was under way; the application stays for its return. */
+for (const event of ['uncaughtException', 'unhandledRejection'])
+  process.on(event, (error: unknown) => console.warn(error instanceof Error ? error.stack : error));
 for (const signal of ['SIGTERM', 'SIGINT'] as const)
   process.once(signal, () => {
     server.close(() => process.exit(0));

@@ -20,6 +20,8 @@ export function makePool(connectionString: string, max = 10): pg.Pool {
     connectionTimeoutMillis: 5000,
   });
   pool.on('error', (error) => console.warn(`database: idle connection lost (${error.message})`));
+  /* One that is lost while it is in use fails its query; without a listener it would end the process as well. */
+  pool.on('connect', (client) => client.on('error', () => undefined));
   return pool;
 }
 
