@@ -10,10 +10,12 @@ const app = next({ dev: false, dir: ROOT, hostname: host, port });
 await app.prepare();
 const handle = app.getRequestHandler();
 const server = makeServer((request, response) => handle(request, response), trusted);
+server.on('error', (error) => {
+  console.error(`The application cannot listen on ${host}:${port}: ${error.message}`);
+  process.exit(1);
+});
 server.listen(port, host);
-/* A database that goes away fails what was under way; the application stays for its return. */
-for (const event of ['uncaughtException', 'unhandledRejection'])
-  process.on(event, (error: unknown) => console.warn(error instanceof Error ? error.stack : error));
+
 for (const signal of ['SIGTERM', 'SIGINT'] as const)
   process.once(signal, () => {
     server.close(() => process.exit(0));

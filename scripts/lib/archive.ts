@@ -18,6 +18,19 @@ export type Manifest = {
   lastHash: string;
 };
 
+/** The database of an address as the tools take it: a password in an argument would be seen by everybody. */
+function toolEnv(url: string): NodeJS.ProcessEnv {
+  const { hostname, port, username, password, pathname } = new URL(url);
+  return {
+    ...process.env,
+    PGHOST: hostname,
+    PGPORT: port || '5432',
+    PGUSER: decodeURIComponent(username),
+    PGPASSWORD: decodeURIComponent(password),
+    PGDATABASE: decodeURIComponent(pathname.slice(1)),
+  };
+}
+
 const withFolder = async <T>(work: (folder: string) => Promise<T>): Promise<T> => {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'kettle-backup-'));
   try {
@@ -45,7 +58,9 @@ export const backUp = (url: string, secret: string, file: string): Promise<Manif
     const { entries, lastHash, problems } = await chainOf(url);
     if (problems.length > 0) throw new Error(`the logbook does not verify: ${problems[0]}`);
     const dump = path.join(folder, 'database.dump');
-    run(`${BIN}/pg_dump`, ['--format=custom', '--no-owner', `--file=${dump}`, url]);
+    run(`${BIN}/pg_dump`, ['--format=custom', '--no-owner', `--file=${dump}`], {
+      env: toolEnv(url),
+    });
     const manifest: Manifest = {
       format: FORMAT,
       madeAt: new Date().toISOString(),
@@ -89,21 +104,27 @@ export const restore = (
       throw new Error(`${file} cannot be read as a backup`);
     }
     const manifest = readManifest(folder);
-    run(`${BIN}/psql`, [
-      '-q',
-      '-v',
-      'ON_ERROR_STOP=1',
-      '-d',
-      url,
-      '-c',
-      'drop schema public cascade; create schema public',
-    ]);
-    run(`${BIN}/pg_restore`, [
-      '--no-owner',
-      '--exit-on-error',
-      `--dbname=${url}`,
-      path.join(folder, 'database.dump'),
-    ]);
+    /* First read whole, then put in place in one transaction: a backup that cannot be read changes nothing. */
+    const script = path.join(folder, 'database.sql');
+    const dump = path.join(folder, 'database.dump');
+    run(`${BIN}/pg_restore`, ['--no-owner', `--file=${script}`, dump]);
+    const anew = 'drop schema public cascade; create schema public';
+    run(
+      `${BIN}/psql`,
+      [
+        '-q',
+        '--single-transaction',
+        '-v',
+        'ON_ERROR_STOP=1',
+        '-o',
+        '/dev/null',
+        '-c',
+        anew,
+        '-f',
+        script,
+      ],
+      { env: toolEnv(url) },
+    );
     const { entries, lastHash, problems } = await chainOf(url);
     if (problems.length > 0 || lastHash !== manifest.lastHash || entries < manifest.entries)
       throw new Error(

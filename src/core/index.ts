@@ -210,7 +210,7 @@ export {
   type HousePrior,
 } from './forecast/fit-run';
 export type { RunChannel, RunReading } from './forecast/readings';
-export type { Target } from './forecast/run-model';
+export type { Target } from './forecast/run-case';
 export {
   alarmChanges,
   alarmsOf,

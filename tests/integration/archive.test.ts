@@ -1,7 +1,9 @@
+import { execFileSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { sql } from 'kysely';
+import { sha256 } from '@/platform/hash';
 import { verifyLogbook } from '@/features/records/verify';
 import { backUp, restore } from '../../scripts/lib/archive';
 import { demoDatabase, freshDatabase } from '../support/database';
@@ -65,6 +67,23 @@ test('a damaged or foreign file is refused before anything is touched', async ()
     bytes[Math.floor(bytes.length / 2)]! ^= 0xff;
     fs.writeFileSync(damaged, bytes);
     await expect(restore(t.url, damaged)).rejects.toThrow('was damaged');
+    const unreadable = path.join(folder, 'unreadable.tar');
+    const parts = path.join(folder, 'parts');
+    fs.mkdirSync(parts);
+    fs.writeFileSync(path.join(parts, 'database.dump'), 'no dump');
+    fs.writeFileSync(path.join(parts, 'session-secret'), 'x');
+    const says = { format: 1, madeAt: '', dumpSha256: sha256('no dump'), entries: 0, lastHash: '' };
+    fs.writeFileSync(path.join(parts, 'manifest.json'), JSON.stringify(says));
+    execFileSync('tar', [
+      '-C',
+      parts,
+      '-cf',
+      unreadable,
+      'manifest.json',
+      'database.dump',
+      'session-secret',
+    ]);
+    await expect(restore(t.url, unreadable)).rejects.toThrow(/pg_restore/);
     expect(await counts(t.db)).toEqual(before);
   } finally {
     await t.drop();

@@ -5,7 +5,7 @@
 export type BandScore = { leftS: number; score: number };
 
 /** Share of the truths that a band is to hold. */
-export const BAND_SHARE = 0.8;
+const BAND_SHARE = 0.8;
 /** A band is never believed to be this much too wide or too narrow. */
 const LEAST = 0.6;
 const MOST = 5;
@@ -37,7 +37,7 @@ export function scoreOf(
  * scores of earlier forecasts with about as much time left, beside those of a band that keeps its word, so
  * that a few runs move it little. As own scores come to count, the quantile is the conformal one,
  * `(n + 1)·0.8` of n, which holds for any spread.
- * @param scores of this house and kind of product; at most one of a run in each class of time left
+ * @param scores of this house and kind of product; those of one run hang together, which the prior makes up for in part
  * @returns scale 0.6 to 5; 1 without own scores; and how many earlier forecasts it rests on
  * @source Vovk, Gammerman & Shafer (2005); Lei et al. (2018), split-conformal prediction
  */

@@ -4,7 +4,7 @@ import { anyRecipe } from '../testing/arbitrary';
 import { testRecipe } from '../testing/recipe';
 import { fitRun, type ForecastInput } from './fit-run';
 import { forecastFinish } from './forecast-finish';
-import type { Target } from './run-model';
+import type { Target } from './run-case';
 import type { RunReading } from './readings';
 import { MOST_STEPS, OutOfWork, Work } from './work';
 

@@ -7,7 +7,8 @@ import type { BandScore } from './band-scale';
 import { surprises, type KnownMiss, type ModelError } from './model-error';
 import { parametersOf } from './parameters';
 import { Course, binChannel, binWidthS, noiseOf, type Binned, type RunReading } from './readings';
-import { runModel, type Factors, type RunCase } from './run-model';
+import type { Factors, RunCase } from './run-case';
+import { runModel } from './run-model';
 import { MOST_STEPS, Work, orOutOfWork } from './work';
 
 /**
@@ -81,6 +82,7 @@ export type FittedRun = {
 
 /** Readings that the best fit misses by more than this on the mean are none of a core in this air, °C. */
 const UNEXPLAINED_C = 2.5;
+
 /**
  * Fits the model to a run's own readings: film coefficient, conductivity, diameter, temperature at the
  * start, place of the probe and, where water leaves, how freely. Without core readings it is the nominal
@@ -127,7 +129,6 @@ export function fitRun(input: ForecastInput): FittedRun {
       ? Math.max(...core.map((b) => b.tempC)) - Math.min(...core.map((b) => b.tempC))
       : 0;
   const theta = fit?.theta ?? start;
-
   const missC =
     misses.length === 0
       ? null

@@ -4,7 +4,8 @@ import { bandScale } from './band-scale';
 import { fitRun, type Basis, type FittedRun, type ForecastInput } from './fit-run';
 import { missAt } from './model-error';
 import type { Binned } from './readings';
-import { AS_EXPECTED, runModel, type Ahead, type Target } from './run-model';
+import { AS_EXPECTED, type Ahead, type Target } from './run-case';
+import { runModel } from './run-model';
 import { fitSides, sidesOf, together, type Finish } from './sides';
 import { MOST_STEPS, Work, orOutOfWork } from './work';
 

@@ -1,6 +1,6 @@
 import { usualPermeability } from '../heat/product';
 import type { ForecastInput, HousePrior } from './fit-run';
-import { presentOf, type Factors } from './run-model';
+import { presentOf, type Factors } from './run-case';
 
 /** Spread of what is not known before the run: natural logarithms, °C for the start, share for the probe. */
 const PRIOR: Record<keyof Factors, number> = {

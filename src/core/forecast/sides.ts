@@ -1,5 +1,5 @@
 import type { FittedRun } from './fit-run';
-import type { Ahead } from './run-model';
+import type { Ahead } from './run-case';
 
 /** When a target is met with something changed, s; null when it is not. */
 export type Finish = (change: { theta?: readonly number[] } & Partial<Ahead>) => number | null;

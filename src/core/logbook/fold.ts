@@ -1,6 +1,7 @@
 import { CURE_LINE } from '../formula/scale-recipe';
 import type { Recipe } from '../formula/recipe';
 import { touchedBy } from './bearing';
+import { emptyState } from './empty-state';
 import { effectiveEntries } from './effective';
 import type { EffectiveEntry, Entry, EntryBody, EntryKind } from './entry';
 import { phaseOf } from './phase';
@@ -9,36 +10,6 @@ import { withdrawnLogs } from './withdrawn';
 
 type Of<K extends EntryKind> = Extract<EntryBody, { kind: K }>;
 type Apply = { [K in EntryKind]: (s: BatchState, body: Of<K>, e: EffectiveEntry) => void };
-
-function empty(): BatchState {
-  return {
-    startedS: 0,
-    readyByS: 0,
-    plannedMeatG: 0,
-    meatG: null,
-    meatResolutionG: 0,
-    weighed: {},
-    cureCheck: null,
-    hold: null,
-    steps: {},
-    run: null,
-    practice: false,
-    alarms: [],
-    chill: [],
-    probes: [],
-    withdrawn: [],
-    hand: [],
-    ph: [],
-    allowedLots: [],
-    holds: [],
-    dispositions: [],
-    reworkOpen: false,
-    touched: {},
-    signature: null,
-    phase: 'weighing',
-    lastS: 0,
-  };
-}
 
 const warmer = (a: number | null, b: number | undefined) =>
   b === undefined ? a : Math.max(a ?? -Infinity, b);
@@ -279,7 +250,7 @@ const REOPENS: readonly EntryKind[] = ['corrected', 'disposed', 'held'];
  * whatever order they arrive. Judgement is the verdict's; this only says what was reported.
  */
 export function foldBatch(recipe: Recipe, entries: readonly Entry[]): BatchState {
-  const state = empty();
+  const state = emptyState();
   for (const e of effectiveEntries(entries)) {
     (APPLY[e.body.kind] as (s: BatchState, b: EntryBody, e: EffectiveEntry) => void)(
       state,

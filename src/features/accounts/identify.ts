@@ -3,6 +3,7 @@ import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { ADDRESS_HEADER } from '@/platform/address';
 import { auth, ROLES, type Role } from '@/platform/auth';
+import type { ActionResult } from '@/ui/action-result';
 import { may, type Permission } from './policy';
 
 export type Person = { id: string; name: string; email: string; role: Role };
@@ -52,8 +53,7 @@ export async function requireRoute(permission: Permission): Promise<Person | Res
   return Response.json({ ok: false, code }, { status: code === 'signed_out' ? 401 : 403 });
 }
 
-export type ActionResult<T = undefined> =
-  { ok: true; data: T } | { ok: false; code: string; fields?: Record<string, string> };
+export type { ActionResult };
 
 /** For actions: runs `work` as the signed-in person when the role allows it. */
 export async function asPerson<T>(

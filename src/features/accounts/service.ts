@@ -2,6 +2,7 @@ import { hashPassword, verifyPassword } from 'better-auth/crypto';
 import type { Db, Handle } from '@/platform/db/client';
 import { notify } from '@/platform/events';
 import { holdLock } from '@/platform/locks';
+import type { ActionResult } from '@/ui/action-result';
 import type { ChangePasswordInput, PersonChange, PersonInput } from './contract';
 import { oneTimePassword, tooCommon } from './password';
 import {
@@ -14,19 +15,19 @@ import {
   updatePerson,
 } from './repository';
 
-type Done<T = undefined> =
-  { ok: true; data: T } | { ok: false; code: string; fields?: Record<string, string> };
+const done: ActionResult = { ok: true, data: undefined };
 
-const done: Done = { ok: true, data: undefined };
-
-const weak = (field: string, words: string): Done<never> => ({
+const weak = (field: string, words: string): ActionResult<never> => ({
   ok: false,
   code: 'weak_password',
   fields: { [field]: words },
 });
 
 /** Adds a person with a role and a first password that is not among the first that anybody would try. */
-export async function addPerson(db: Handle, input: PersonInput): Promise<Done<{ id: string }>> {
+export async function addPerson(
+  db: Handle,
+  input: PersonInput,
+): Promise<ActionResult<{ id: string }>> {
   const words = tooCommon(input.password, [input.name, input.email]);
   if (words) return weak('password', words);
   const id = await insertPerson(db, input, await hashPassword(input.password));
@@ -38,7 +39,7 @@ export async function addPerson(db: Handle, input: PersonInput): Promise<Done<{ 
  * never left without a release lead; who is switched off is out at once, with every session and stream. What was
  * recorded keeps the name of its time.
  */
-export const changePerson = (db: Db, change: PersonChange): Promise<Done> =>
+export const changePerson = (db: Db, change: PersonChange): Promise<ActionResult> =>
   db.transaction().execute(async (tx) => {
     await holdLock(tx, 'people');
     const person = await findPerson(tx, change.id);
@@ -53,7 +54,10 @@ export const changePerson = (db: Db, change: PersonChange): Promise<Done> =>
   });
 
 /** Gives a person a password for one sign-in, which must be changed then; every session of theirs ends. */
-export const resetPassword = (db: Db, personId: string): Promise<Done<{ password: string }>> =>
+export const resetPassword = (
+  db: Db,
+  personId: string,
+): Promise<ActionResult<{ password: string }>> =>
   db.transaction().execute(async (tx) => {
     await holdLock(tx, 'people');
     if (!(await findPerson(tx, personId))) return { ok: false, code: 'no_such_person' };
@@ -76,7 +80,7 @@ export async function changePassword(
   personId: string,
   input: ChangePasswordInput,
   token: string,
-): Promise<Done> {
+): Promise<ActionResult> {
   const person = await findPerson(db, personId);
   if (!person || !(await passwordIs(db, personId, input.current)))
     return { ok: false, code: 'wrong_password', fields: { current: 'This is not your password' } };

@@ -6,10 +6,8 @@ import type { Db } from '@/platform/db/client';
 import { limits } from '@/platform/limits';
 import { holdLock } from '@/platform/locks';
 import { isSetupCode } from '@/platform/setup-code';
+import type { ActionResult } from '@/ui/action-result';
 import { saveSite } from './repository';
-
-type Answer =
-  { ok: true; data: undefined } | { ok: false; code: string; fields?: Record<string, string> };
 
 const WEEKDAY = { from: '06:00', to: '18:00' };
 const WEEK = { 1: WEEKDAY, 2: WEEKDAY, 3: WEEKDAY, 4: WEEKDAY, 5: WEEKDAY, 6: null, 7: null };
@@ -22,7 +20,7 @@ export async function firstVisit(
   db: Db,
   { code, siteName, timeZone, unitSystem, ...lead }: z.infer<typeof firstLeadSchema>,
   address: string,
-): Promise<Answer> {
+): Promise<ActionResult> {
   if ((await countPeople(db)) > 0) return { ok: false, code: 'not_allowed' };
   const tried = await limits().take('setup', address);
   if (!tried.ok) return { ok: false, code: 'too_many_tries' };

@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { QuantityError } from '../../guard';
-import { fToC } from '../../units/units';
 import { readTemp, unitInCell, unitInHeading, type TempUnit } from './cells';
+import { ChannelBuilder, type LoggerColumns, type SkippedRow } from './channel-builder';
 import {
   toInstants,
   twelveHourClock,
@@ -26,10 +26,7 @@ export type LoggerOptions = {
   /** The answer to a file that begins within an hour that happened twice. */
   repeatedHour?: RepeatedHour;
 };
-export type SkippedRow = { line: number; reason: string };
 export type LoggerChannel = { name: string; readings: { at: string; tempC: number }[] };
-/** A channel as columns, by time: epoch ms and °C. */
-export type LoggerColumns = { name: string; times: Float64Array; temps: Float64Array };
 export type LoggerQuestion = 'dateOrder' | 'unit' | 'clock' | 'repeatedHour';
 type Read<Channel> =
   | {
@@ -48,10 +45,6 @@ type Read<Channel> =
   | { kind: 'error'; message: string };
 export type ReadLogger = Read<LoggerColumns>;
 export type ParsedLogger = Read<LoggerChannel>;
-
-/** Outside this a cell is a fault code or a broken probe, not a temperature, °C. */
-const MIN_C = -60;
-const MAX_C = 260;
 
 type ColumnUnits = Map<number, TempUnit>;
 
@@ -86,48 +79,6 @@ function sameOption<T extends string>(
   const found = options.find((o) => o.toLowerCase() === given.toLowerCase());
   if (!found) throw new QuantityError(name, given, options.join(' or '));
   return found;
-}
-
-class ChannelBuilder {
-  private readonly seen = new Map<number, number>();
-  private readonly times: number[] = [];
-  constructor(
-    readonly name: string,
-    private readonly skipped: SkippedRow[],
-  ) {}
-
-  add(row: Row, ms: number, cell: string, unit: TempUnit): void {
-    const skip = (reason: string) =>
-      this.skipped.push({ line: row.line, reason: `${this.name}: ${reason}` });
-    const temp = readTemp(cell);
-    if (!temp)
-      return void skip(
-        cell.trim() === '' ? 'blank' : `"${cell.trim()}" is not a temperature (a fault code?)`,
-      );
-    const tempC = (temp.unit ?? unit) === 'F' ? fToC(temp.value) : temp.value;
-    if (tempC < MIN_C || tempC > MAX_C)
-      return void skip(`${cell.trim()} cannot be a temperature here (a fault code?)`);
-    const before = this.seen.get(ms);
-    if (before === undefined) {
-      this.seen.set(ms, tempC);
-      this.times.push(ms);
-    } else
-      skip(
-        before === tempC
-          ? 'duplicate of an earlier row'
-          : 'a second, different value for the same time; the first was kept',
-      );
-  }
-
-  build(): LoggerColumns {
-    const { times, seen } = this;
-    if (times.some((t, i) => i > 0 && t < times[i - 1]!)) times.sort((a, b) => a - b);
-    return {
-      name: this.name,
-      times: Float64Array.from(times),
-      temps: Float64Array.from(times, (t) => seen.get(t)!),
-    };
-  }
 }
 
 type Collected = { channels: LoggerColumns[]; skipped: SkippedRow[] };

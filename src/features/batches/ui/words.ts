@@ -134,7 +134,6 @@ const PROBLEMS: Record<string, string> = {
   probe_not_placed: 'This probe is not in this batch.',
   probe_in_other_batch:
     'This probe is in another running batch. Remove it there first, or use another.',
-  nothing_late: 'Nothing came after the signature, or it no longer stands.',
   unknown_channel: 'There is no such probe.',
   no_open_hold: 'No hold is open: there is nothing to decide.',
   not_on_hold:

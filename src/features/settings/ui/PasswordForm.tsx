@@ -1,7 +1,7 @@
 'use client';
 
 import { changePasswordAction } from '@/features/accounts/actions';
-import { ActionForm, Field } from './ActionForm';
+import { ActionForm, Field } from '@/ui/action-form';
 
 /** Changes one's own password; all other sessions end. */
 export const PasswordForm = () => (

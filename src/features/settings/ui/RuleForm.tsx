@@ -13,7 +13,7 @@ import {
   withEntries,
   type RuleEntry,
 } from '../rule-figures';
-import { ActionForm, Field } from './ActionForm';
+import { ActionForm, Field } from '@/ui/action-form';
 
 /** The rule as the form says it, in the units that it was shown in. */
 const bodyOf = (body: RuleBody, form: FormData, system: UnitSystem): RuleBody =>

@@ -16,7 +16,7 @@ import {
   setAutoAdvanceAction,
 } from '../actions';
 import type { Site } from '../repository';
-import { ActionForm, Field } from './ActionForm';
+import { ActionForm, Field } from '@/ui/action-form';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 const num = (v: FormDataEntryValue | null) => formFigure(v) ?? Number.NaN;

@@ -1,7 +1,7 @@
 'use client';
 
 import { firstVisitAction } from '../actions';
-import { ActionForm, Field } from './ActionForm';
+import { ActionForm, Field } from '@/ui/action-form';
 
 /** The first visit: the site and its first release lead. */
 export function WelcomeForm({ zones }: { zones: string[] }) {

@@ -2,8 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useId, useState, type ReactNode } from 'react';
-import type { ActionResult } from '@/features/accounts/identify';
-import { Notice } from '@/ui/status';
+import type { ActionResult } from './action-result';
+import { Notice } from './status';
 
 const WORDS: Record<string, string> = {
   bad_input: 'Something is not right yet.',
@@ -21,6 +21,8 @@ const WORDS: Record<string, string> = {
   ingredient_taken: 'Another ingredient has this name.',
   ingredient_in_use: 'It is in use and stays as it is:',
   no_such_ingredient: 'There is no such ingredient.',
+  nothing_late: 'Nothing came after the signature, or it no longer stands.',
+  bad_entry: 'Something is not right yet.',
   lot_taken: 'This ingredient has a lot of this number already.',
   no_such_lot: 'There is no such lot.',
   lot_outside:

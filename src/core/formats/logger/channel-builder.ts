@@ -1,0 +1,54 @@
+import { fToC } from '../../units/units';
+import { readTemp, type TempUnit } from './cells';
+import type { Row } from './table-shape';
+
+export type SkippedRow = { line: number; reason: string };
+/** A channel as columns, by time: epoch ms and °C. */
+export type LoggerColumns = { name: string; times: Float64Array; temps: Float64Array };
+
+/** Outside this a cell is a fault code or a broken probe, not a temperature, °C. */
+const MIN_C = -60;
+const MAX_C = 260;
+
+/** Collects the readings of one channel: cells to °C, each time once, what cannot be used named with its line. */
+export class ChannelBuilder {
+  private readonly seen = new Map<number, number>();
+  private readonly times: number[] = [];
+  constructor(
+    readonly name: string,
+    private readonly skipped: SkippedRow[],
+  ) {}
+
+  add(row: Row, ms: number, cell: string, unit: TempUnit): void {
+    const skip = (reason: string) =>
+      this.skipped.push({ line: row.line, reason: `${this.name}: ${reason}` });
+    const temp = readTemp(cell);
+    if (!temp)
+      return void skip(
+        cell.trim() === '' ? 'blank' : `"${cell.trim()}" is not a temperature (a fault code?)`,
+      );
+    const tempC = (temp.unit ?? unit) === 'F' ? fToC(temp.value) : temp.value;
+    if (tempC < MIN_C || tempC > MAX_C)
+      return void skip(`${cell.trim()} cannot be a temperature here (a fault code?)`);
+    const before = this.seen.get(ms);
+    if (before === undefined) {
+      this.seen.set(ms, tempC);
+      this.times.push(ms);
+    } else
+      skip(
+        before === tempC
+          ? 'duplicate of an earlier row'
+          : 'a second, different value for the same time; the first was kept',
+      );
+  }
+
+  build(): LoggerColumns {
+    const { times, seen } = this;
+    if (times.some((t, i) => i > 0 && t < times[i - 1]!)) times.sort((a, b) => a - b);
+    return {
+      name: this.name,
+      times: Float64Array.from(times),
+      temps: Float64Array.from(times, (t) => seen.get(t)!),
+    };
+  }
+}
