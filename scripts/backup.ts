@@ -2,15 +2,17 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { backUp, restore } from './lib/archive';
 import { AlreadyRunning, OneAtATime } from './lib/one-at-a-time';
-import { ROOT } from './lib/paths';
+import { DATA } from './lib/paths';
 import { startPostgres } from './lib/postgres';
-import { keepSecret, sessionSecret } from './lib/secret';
+import { noteRestored } from '../src/platform/ledger/anchor';
+import { allSecrets, keepSecrets, readyLedger } from './lib/secret';
 
 const KEEP = Number(process.env.JOLLY_BACKUPS_KEEP ?? 30);
-const FOLDER = path.join(ROOT, '.data/backups');
+const FOLDER = path.join(DATA, 'backups');
 
 async function withServer<T>(work: (url: string) => Promise<T>): Promise<T> {
-  if (process.env.DATABASE_URL) return work(process.env.DATABASE_URL);
+  const given = process.env.JOLLY_OWNER_URL ?? process.env.DATABASE_URL;
+  if (given) return work(given);
   const server = await startPostgres('pg');
   try {
     return await work(server.url);
@@ -34,7 +36,7 @@ export async function backup(to?: string): Promise<void> {
   const stamp = new Date().toISOString().replace(/[:.]/g, '-');
   const file = path.resolve(to ?? path.join(FOLDER, `kettle-${stamp}.tar`));
   if (fs.existsSync(file)) return fail(`${file} is there already: give another name.`);
-  const { entries, lastHash } = await withServer((url) => backUp(url, sessionSecret(), file));
+  const { entries, lastHash } = await withServer((url) => backUp(url, allSecrets(), file));
   if (!to) dropOld();
   console.log(`Saved to ${file}: ${entries} entries, last hash ${lastHash}`);
 }
@@ -56,8 +58,10 @@ export async function restoreFrom(file: string | undefined): Promise<void> {
     throw error;
   }
   try {
-    const { manifest, secret } = await withServer((url) => restore(url, file));
-    if (!process.env.BETTER_AUTH_SECRET) keepSecret(secret);
+    const { manifest, secrets, anchor } = await withServer((url) => restore(url, file));
+    keepSecrets(secrets);
+    readyLedger();
+    noteRestored(process.env.JOLLY_ANCHORS!, anchor);
     console.log(`Restored and verified: ${manifest.entries} entries of ${manifest.madeAt}.`);
   } catch (error) {
     fail(`Not restored: ${(error as Error).message}`);

@@ -14,8 +14,6 @@ import {
 } from '../src/core';
 import { DEFAULT_RULES, RULE_PRESETS } from '../src/core';
 import { addDevice, addHouse, seedRules } from '../src/features/settings/service';
-import { makeDb, makePool } from '../src/platform/db/client';
-import { migrateToLatest } from '../src/platform/db/migrate';
 import { benchBlend, benchFigures } from './bench-formula';
 import { benchOpenChart } from './bench-chart';
 import { benchFile } from './bench-files';
@@ -27,6 +25,8 @@ import { appCommand } from './lib/app';
 import { ROOT } from './lib/paths';
 import { freePort } from './lib/ports';
 import { ensureDatabase, startPostgres } from './lib/postgres';
+import { readyLedger } from './lib/secret';
+import { openSite } from './lib/site-database';
 import { Supervisor, waitFor } from './lib/supervisor';
 
 const BATCH = 10_000;
@@ -45,10 +45,8 @@ const rowsOf = (k: number, startMs: number) =>
   }));
 
 /** Readings per second through the HTTP interface, and by COPY of the same rows into a table of the same shape. */
-async function benchIngest(url: string): Promise<void> {
-  const pool = makePool(url, 4);
-  const db = makeDb(pool);
-  await migrateToLatest(db);
+async function benchIngest(ownerUrl: string): Promise<void> {
+  const { url, db } = await openSite(ownerUrl);
   await seedRules(db);
   const houseId = randomUUID();
   await addHouse(db, {
@@ -88,7 +86,7 @@ async function benchIngest(url: string): Promise<void> {
       if (json.new !== BATCH) throw new Error(`bench: ${JSON.stringify(json).slice(0, 200)}`);
     }
     const httpMs = performance.now() - begun;
-    const copyMs = await copyRows(url, startMs);
+    const copyMs = await copyRows(ownerUrl, startMs);
     say('ingest', {
       rows: BATCH * BATCHES,
       httpPerS: rate(BATCH * BATCHES, httpMs),
@@ -216,6 +214,7 @@ async function benchFloor(url: string): Promise<void> {
 /** Prints one JSON line per measure. */
 export async function bench(): Promise<void> {
   buildIfNeeded();
+  readyLedger();
   const server = process.env.DATABASE_URL
     ? { url: process.env.DATABASE_URL, wasRunning: true, stop: () => undefined }
     : await startPostgres('pg-test');

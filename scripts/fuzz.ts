@@ -5,11 +5,10 @@ import { buildIfNeeded } from './lib/build';
 import { ROOT } from './lib/paths';
 import { freePort } from './lib/ports';
 import { startPostgres } from './lib/postgres';
-import { sessionSecret } from './lib/secret';
+import { readyLedger, sessionSecret } from './lib/secret';
+import { openSite } from './lib/site-database';
 import { waitFor } from './lib/supervisor';
 import { DEMO_PASSWORD, DEMO_PEOPLE, emptyDatabase, loadDemo } from './demo/load';
-import { makeDb, makePool } from '../src/platform/db/client';
-import { migrateToLatest } from '../src/platform/db/migrate';
 import { seedRules } from '../src/features/settings/service';
 
 async function signedIn(base: string, email: string): Promise<Record<string, string>> {
@@ -26,8 +25,8 @@ async function signedIn(base: string, email: string): Promise<Record<string, str
 export async function runFuzz(count: number, seed: number): Promise<void> {
   const server = await startPostgres('pg-fuzz');
   await emptyDatabase(server.url);
-  const db = makeDb(makePool(server.url, 3));
-  await migrateToLatest(db);
+  readyLedger();
+  const { url, db } = await openSite(server.url);
   await seedRules(db);
   const devices = await loadDemo(db, Date.now() / 1000);
   await db.destroy();
@@ -37,7 +36,7 @@ export async function runFuzz(count: number, seed: number): Promise<void> {
   const { command, args } = appCommand(port);
   const env = {
     ...process.env,
-    DATABASE_URL: server.url,
+    DATABASE_URL: url,
     BETTER_AUTH_SECRET: sessionSecret(),
     JOLLY_WATCH_MS: '3600000',
     NODE_ENV: 'production' as const,

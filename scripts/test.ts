@@ -59,6 +59,7 @@ export async function test(only: string[]): Promise<void> {
     ...process.env,
     DATABASE_URL: server.url,
     BETTER_AUTH_SECRET: 'only-for-tests-only-for-tests-only-for-tests',
+    JOLLY_LEDGER_KEYS: 'only-for-tests-only-for-tests-only-for-tests',
     TZ: 'UTC',
   };
   const jest = (project: string, args: string[] = []) => {

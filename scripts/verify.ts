@@ -1,17 +1,29 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { verifyLogbook } from '../src/features/records/verify';
-import { makeDb, makePool } from '../src/platform/db/client';
-import { ROOT } from './lib/paths';
+import { makePlainDb, makePool } from '../src/platform/db/client';
+import { anchorFile, parseAnchor, readAnchors, type Anchor } from '../src/platform/ledger/anchor';
+import { DATA } from './lib/paths';
 import { startPostgres } from './lib/postgres';
+import { readyLedger } from './lib/secret';
 
-async function verifyAt(name: string, url: string): Promise<boolean> {
-  const db = makeDb(makePool(url, 2));
+/** What the ledger is held against: an anchor that was given, or those of the file. */
+type Against = { anchors: Anchor[]; restoredAt: string | null };
+
+async function verifyAt(name: string, url: string, against: Against): Promise<boolean> {
+  const db = makePlainDb(makePool(url, 2));
   try {
-    const result = await verifyLogbook(db);
+    const result = await verifyLogbook(db, { anchors: against.anchors });
     console.log(
       `${name}: ${result.entries} entries, ${result.signed} signed batches, last hash ${result.lastHash}`,
     );
+    console.log(
+      `  ledger: ends with ${result.anchor}, held against ${against.anchors.length} anchors`,
+    );
+    if (against.restoredAt)
+      console.log(
+        `  note: a backup was put back at ${against.restoredAt}; anchors before it no longer count`,
+      );
     for (const p of result.problems) console.log(`  TAMPERED: ${p}`);
     for (const n of result.notes) console.log(`  note: ${n}`);
     if (result.problems.length === 0) console.log('  nothing has been changed');
@@ -21,18 +33,38 @@ async function verifyAt(name: string, url: string): Promise<boolean> {
   }
 }
 
-/** Checks the logbook of the given server, or of each of the project's own databases; exit code 1 when anything was changed. */
-export async function verify(): Promise<void> {
-  if (process.env.DATABASE_URL) {
-    process.exitCode = (await verifyAt('database', process.env.DATABASE_URL)) ? 0 : 1;
+function readSince(since: string | undefined): Against {
+  if (since === undefined) return readAnchors(anchorFile()!);
+  if (fs.existsSync(since)) return readAnchors(since);
+  const anchor = parseAnchor(since);
+  if (!anchor)
+    throw new Error(
+      `${since} is neither an anchor (such as 1234.0f3a…, 32 digits) nor a file of them`,
+    );
+  return { anchors: [anchor], restoredAt: null };
+}
+
+/**
+ * Checks the record of the given server, or of each of the project's own databases; exit code 1 when anything was changed.
+ * @param since an anchor, or a file of anchors; the site's own file when left out
+ */
+export async function verify(since?: string): Promise<void> {
+  readyLedger();
+  const against = readSince(since);
+  const given = process.env.JOLLY_OWNER_URL ?? process.env.DATABASE_URL;
+  if (given) {
+    process.exitCode = (await verifyAt('database', given, against)) ? 0 : 1;
     return;
   }
-  const mine = ['pg', 'pg-demo'].filter((n) => fs.existsSync(path.join(ROOT, '.data', n)));
+  const mine = ['pg', 'pg-demo'].filter((n) => fs.existsSync(path.join(DATA, n)));
   if (mine.length === 0)
     console.log('There is no database yet: run ./kettle demo or ./kettle start first.');
   for (const name of mine) {
     const server = await startPostgres(name);
-    if (!(await verifyAt(name === 'pg' ? 'site' : 'demo', server.url))) process.exitCode = 1;
+    const site = name === 'pg';
+    const none = { anchors: [], restoredAt: null };
+    if (!(await verifyAt(site ? 'site' : 'demo', server.url, site ? against : none)))
+      process.exitCode = 1;
     if (!server.wasRunning) server.stop();
   }
 }

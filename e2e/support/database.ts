@@ -5,11 +5,11 @@ import path from 'node:path';
 export function prepare(
   name: string,
   fill: 'demo' | 'empty' | 'hostile',
-): { url: string; tokens: string[] } {
+): { url: string; ownerUrl: string; tokens: string[] } {
   const root = path.resolve(import.meta.dirname, '../..');
   const out = execFileSync('node_modules/.bin/tsx', ['e2e/support/prepare.ts', name, fill], {
     cwd: root,
     encoding: 'utf8',
   });
-  return JSON.parse(out.trim().split('\n').at(-1)!) as { url: string; tokens: string[] };
+  return JSON.parse(out.trim().split('\n').at(-1)!) as ReturnType<typeof prepare>;
 }

@@ -2,12 +2,17 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { verifyLogbook } from '../../src/features/records/verify';
-import { makeDb, makePool } from '../../src/platform/db/client';
+import { makePlainDb, makePool } from '../../src/platform/db/client';
 import { sha256 } from '../../src/platform/hash';
+import { parseKeys } from '../../src/platform/ledger/keys';
+import { openSite } from './site-database';
 import { run } from './shell';
 
 const BIN = '/usr/lib/postgresql/15/bin';
-const FORMAT = 1;
+const FORMAT = 2;
+
+/** What belongs to a site beside its database: the session secret and the keys of the ledger. */
+export type Secrets = { session: string; ledgerKeys: string };
 
 /** What a backup says of itself. */
 export type Manifest = {
@@ -40,22 +45,22 @@ const withFolder = async <T>(work: (folder: string) => Promise<T>): Promise<T> =
   }
 };
 
-async function chainOf(url: string) {
-  const db = makeDb(makePool(url, 2));
+async function chainOf(url: string, ledgerKeys: string) {
+  const db = makePlainDb(makePool(url, 2));
   try {
-    return await verifyLogbook(db);
+    return await verifyLogbook(db, { keys: parseKeys(ledgerKeys) });
   } finally {
     await db.destroy();
   }
 }
 
 /**
- * Writes everything of a site into one file, while it runs: the database as of one moment, and the session secret.
+ * Writes everything of a site into one file, while it runs: the database as of one moment, and its secrets.
  * @throws Error when the logbook does not verify: a backup of something that was changed is worth saying so
  */
-export const backUp = (url: string, secret: string, file: string): Promise<Manifest> =>
+export const backUp = (url: string, secrets: Secrets, file: string): Promise<Manifest> =>
   withFolder(async (folder) => {
-    const { entries, lastHash, problems } = await chainOf(url);
+    const { entries, lastHash, problems } = await chainOf(url, secrets.ledgerKeys);
     if (problems.length > 0) throw new Error(`the logbook does not verify: ${problems[0]}`);
     const dump = path.join(folder, 'database.dump');
     run(`${BIN}/pg_dump`, ['--format=custom', '--no-owner', `--file=${dump}`], {
@@ -68,9 +73,9 @@ export const backUp = (url: string, secret: string, file: string): Promise<Manif
       entries,
       lastHash,
     };
-    fs.writeFileSync(path.join(folder, 'session-secret'), secret, { mode: 0o600 });
+    fs.writeFileSync(path.join(folder, 'secrets.json'), JSON.stringify(secrets), { mode: 0o600 });
     fs.writeFileSync(path.join(folder, 'manifest.json'), JSON.stringify(manifest, null, 2));
-    const parts = ['manifest.json', 'database.dump', 'session-secret'];
+    const parts = ['manifest.json', 'database.dump', 'secrets.json'];
     run('tar', ['-C', folder, '-cf', `${file}.part`, ...parts]);
     fs.chmodSync(`${file}.part`, 0o600);
     fs.renameSync(`${file}.part`, file);
@@ -90,13 +95,14 @@ function readManifest(folder: string): Manifest {
 
 /**
  * Puts a backup in the place of all that a database holds, and verifies what came back.
- * @returns the manifest, and the session secret that belongs to it
+ * @param url as the owner of the tables
+ * @returns the manifest, the secrets that belong to it, and where the ledger ends
  * @throws Error when the file is damaged, or when what came back is not what was saved
  */
 export const restore = (
   url: string,
   file: string,
-): Promise<{ manifest: Manifest; secret: string }> =>
+): Promise<{ manifest: Manifest; secrets: Secrets; anchor: string }> =>
   withFolder(async (folder) => {
     try {
       run('tar', ['-C', folder, '-xf', path.resolve(file)]);
@@ -107,7 +113,7 @@ export const restore = (
     /* First read whole, then put in place in one transaction: a backup that cannot be read changes nothing. */
     const script = path.join(folder, 'database.sql');
     const dump = path.join(folder, 'database.dump');
-    run(`${BIN}/pg_restore`, ['--no-owner', `--file=${script}`, dump]);
+    run(`${BIN}/pg_restore`, ['--no-owner', '--no-privileges', `--file=${script}`, dump]);
     const anew = 'drop schema public cascade; create schema public';
     run(
       `${BIN}/psql`,
@@ -125,10 +131,15 @@ export const restore = (
       ],
       { env: toolEnv(url) },
     );
-    const { entries, lastHash, problems } = await chainOf(url);
+    const secrets = JSON.parse(
+      fs.readFileSync(path.join(folder, 'secrets.json'), 'utf8'),
+    ) as Secrets;
+    const { entries, lastHash, anchor, problems } = await chainOf(url, secrets.ledgerKeys);
     if (problems.length > 0 || lastHash !== manifest.lastHash || entries < manifest.entries)
       throw new Error(
         `what came back does not verify: ${problems[0] ?? 'its chain ends elsewhere'}`,
       );
-    return { manifest, secret: fs.readFileSync(path.join(folder, 'session-secret'), 'utf8') };
+    const { db } = await openSite(url);
+    await db.destroy();
+    return { manifest, secrets, anchor };
   });

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { ROOT } from './paths';
+import { DATA, ROOT } from './paths';
 
 type Running = { pid: number; what: string; url: string | null };
 
@@ -25,7 +25,7 @@ export class AlreadyRunning extends Error {}
 export class OneAtATime {
   constructor(
     private readonly what: string,
-    private readonly file = path.join(ROOT, '.data/run/kettle.lock'),
+    private readonly file = path.join(DATA, 'run/kettle.lock'),
     private readonly isAlive: (pid: number) => boolean = lives,
   ) {}
 

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
 import { sha256 } from '../../src/platform/hash';
-import { ROOT } from './paths';
+import { DATA, ROOT } from './paths';
 import { freePort } from './ports';
 import { run, succeeds } from './shell';
 
@@ -12,6 +12,8 @@ const DATABASE = 'jolly';
 export type Server = {
   url: string;
   wasRunning: boolean;
+  /** Where its data lie. */
+  folder: string;
   /** Where it writes what goes wrong. */
   log: string;
   alive: () => boolean;
@@ -31,11 +33,11 @@ const asUser = (user: string | null, args: string[]) =>
 
 /** The data folder: in the project; beside the system's own when the server's user may not enter the project. */
 function dataFolder(name: string, user: string | null): string {
-  const inside = path.join(ROOT, '.data', name);
+  const inside = path.join(DATA, name);
   fs.mkdirSync(inside, { recursive: true });
   if (!user) return inside;
   if (!succeeds('runuser', ['-u', user, '--', 'test', '-x', inside])) {
-    const outside = `/var/lib/jolly-kettle/${sha256(ROOT).slice(0, 12)}/${name}`;
+    const outside = `/var/lib/jolly-kettle/${sha256(process.env.JOLLY_DATA ? DATA : ROOT).slice(0, 12)}/${name}`;
     fs.mkdirSync(outside, { recursive: true });
     run('chown', [user, outside]);
     return outside;
@@ -105,6 +107,7 @@ export async function startPostgres(name = 'pg'): Promise<Server> {
   return {
     url: at(DATABASE),
     wasRunning: running,
+    folder,
     log,
     alive: () => isAlive(cluster),
     restart: () => void begin(port),

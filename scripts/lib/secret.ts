@@ -1,19 +1,55 @@
 import { randomBytes } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
-import { ROOT } from './paths';
+import type { Secrets } from './archive';
+import { DATA } from './paths';
 
-const FILE = path.join(ROOT, '.data/session-secret');
+const FILE = path.join(DATA, 'session-secret');
+const KEYS = path.join(DATA, 'ledger-keys');
 
-/** Keeps a session secret that came from elsewhere. */
-export function keepSecret(secret: string): void {
-  fs.mkdirSync(path.dirname(FILE), { recursive: true });
-  fs.writeFileSync(FILE, secret, { mode: 0o600 });
+function keep(file: string, text: string): void {
+  fs.mkdirSync(path.dirname(file), { recursive: true });
+  fs.writeFileSync(file, text, { mode: 0o600 });
 }
+const made = () => randomBytes(32).toString('base64url');
 
 /** The session secret: from the environment, or made once and kept in the data folder. */
 export function sessionSecret(): string {
   if (process.env.BETTER_AUTH_SECRET) return process.env.BETTER_AUTH_SECRET;
-  if (!fs.existsSync(FILE)) keepSecret(randomBytes(32).toString('base64url'));
+  if (!fs.existsSync(FILE)) keep(FILE, made());
   return fs.readFileSync(FILE, 'utf8');
+}
+
+/** What belongs to a site beside its database. */
+export const allSecrets = (): Secrets => ({
+  session: sessionSecret(),
+  ledgerKeys: ledgerKeyText(),
+});
+
+/** Keeps what came with a backup, unless the environment has its own; keys of the ledger that came later go on writing. */
+export function keepSecrets({ session, ledgerKeys }: Secrets): void {
+  if (!process.env.BETTER_AUTH_SECRET) keep(FILE, session);
+  if (process.env.JOLLY_LEDGER_KEYS) return;
+  const later = fs.existsSync(KEYS) ? fs.readFileSync(KEYS, 'utf8').split(/\s+/) : [];
+  keep(KEYS, `${[...new Set([...ledgerKeys.split(/\s+/), ...later])].join('\n').trim()}\n`);
+}
+
+/** The keys of the ledger, oldest first: from the environment, or made once and kept in the data folder. */
+export function ledgerKeyText(): string {
+  if (process.env.JOLLY_LEDGER_KEYS) return process.env.JOLLY_LEDGER_KEYS;
+  if (!fs.existsSync(KEYS)) keep(KEYS, `${made()}\n`);
+  return fs.readFileSync(KEYS, 'utf8');
+}
+
+/** Adds a new key that writes from the next start on; the earlier ones go on reading what they wrote. */
+export function addLedgerKey(): void {
+  if (process.env.JOLLY_LEDGER_KEYS)
+    throw new Error('the keys come from JOLLY_LEDGER_KEYS: add the new one at its end');
+  keep(KEYS, `${ledgerKeyText().trim()}\n${made()}\n`);
+}
+
+/** Hands this process what the ledger needs: the keys, and the file of anchors. */
+export function readyLedger(): void {
+  process.env.JOLLY_LEDGER_KEYS = ledgerKeyText();
+  process.env.JOLLY_ANCHORS ??= path.join(DATA, 'anchors.log');
 }

@@ -2,12 +2,12 @@ import type { ChildProcess } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
 import { CrashLoop } from './crash-loop';
-import { ROOT } from './paths';
+import { DATA, ROOT } from './paths';
 import { start } from './shell';
 
 type Part = { name: string; command: string; args: string[]; env: NodeJS.ProcessEnv };
 
-const RUN = path.join(ROOT, '.data/run');
+const RUN = path.join(DATA, 'run');
 const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const pidFile = (name: string) => path.join(RUN, `${name}.pid`);
 

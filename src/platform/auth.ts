@@ -3,9 +3,11 @@ import { nextCookies } from 'better-auth/next-js';
 import { admin } from 'better-auth/plugins';
 import { createAccessControl } from 'better-auth/plugins/access';
 import { adminAc, defaultStatements, userAc } from 'better-auth/plugins/admin/access';
+import { Kysely } from 'kysely';
 import type pg from 'pg';
 import { pool } from './db/client';
 import { env } from './env';
+import { LedgerDialect } from './ledger/dialect';
 
 export { ROLES, type Role } from './roles';
 
@@ -25,7 +27,10 @@ export function makeAuth(
 ) {
   const fixed = origins === '' ? [] : origins.split(',').map((o) => o.trim());
   return betterAuth({
-    database,
+    database: {
+      db: new Kysely({ dialect: new LedgerDialect({ pool: database }) }),
+      type: 'postgres',
+    },
     secret,
     baseURL: 'http://localhost',
     trustedOrigins: (request) => trusted(fixed, request),

@@ -12,6 +12,7 @@ jest.mock('@/features/accounts/identify', () => ({}));
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'kettle-archive-'));
 const file = path.join(folder, 'all.tar');
+const SECRETS = { session: 'the-secret', ledgerKeys: process.env.JOLLY_LEDGER_KEYS! };
 afterAll(() => fs.rmSync(folder, { recursive: true }));
 
 const tables = [
@@ -35,14 +36,14 @@ const counts = async (db: Db) =>
   );
 
 test('a backup made while it runs comes back elsewhere, whole and verified', async () => {
-  const { demo, url, drop } = await demoDatabase();
+  const { demo, ownerUrl, drop } = await demoDatabase();
   const other = await freshDatabase();
   try {
-    const manifest = await backUp(url, 'the-secret', file);
+    const manifest = await backUp(ownerUrl, SECRETS, file);
     expect(manifest.entries).toBeGreaterThan(100);
     expect(fs.statSync(file).mode & 0o077).toBe(0);
-    const back = await restore(other.url, file);
-    expect(back.secret).toBe('the-secret');
+    const back = await restore(other.ownerUrl, file);
+    expect(back.secrets).toEqual(SECRETS);
     expect(back.manifest).toEqual(manifest);
     expect(await counts(other.db)).toEqual(await counts(demo));
     const there = await verifyLogbook(other.db);
@@ -61,18 +62,18 @@ test('a damaged or foreign file is refused before anything is touched', async ()
     const before = await counts(t.db);
     const foreign = path.join(folder, 'foreign.tar');
     fs.writeFileSync(foreign, 'not a backup');
-    await expect(restore(t.url, foreign)).rejects.toThrow('cannot be read as a backup');
+    await expect(restore(t.ownerUrl, foreign)).rejects.toThrow('cannot be read as a backup');
     const damaged = path.join(folder, 'damaged.tar');
     const bytes = fs.readFileSync(file);
     bytes[Math.floor(bytes.length / 2)]! ^= 0xff;
     fs.writeFileSync(damaged, bytes);
-    await expect(restore(t.url, damaged)).rejects.toThrow('was damaged');
+    await expect(restore(t.ownerUrl, damaged)).rejects.toThrow('was damaged');
     const unreadable = path.join(folder, 'unreadable.tar');
     const parts = path.join(folder, 'parts');
     fs.mkdirSync(parts);
     fs.writeFileSync(path.join(parts, 'database.dump'), 'no dump');
-    fs.writeFileSync(path.join(parts, 'session-secret'), 'x');
-    const says = { format: 1, madeAt: '', dumpSha256: sha256('no dump'), entries: 0, lastHash: '' };
+    fs.writeFileSync(path.join(parts, 'secrets.json'), '{}');
+    const says = { format: 2, madeAt: '', dumpSha256: sha256('no dump'), entries: 0, lastHash: '' };
     fs.writeFileSync(path.join(parts, 'manifest.json'), JSON.stringify(says));
     execFileSync('tar', [
       '-C',
@@ -81,9 +82,9 @@ test('a damaged or foreign file is refused before anything is touched', async ()
       unreadable,
       'manifest.json',
       'database.dump',
-      'session-secret',
+      'secrets.json',
     ]);
-    await expect(restore(t.url, unreadable)).rejects.toThrow(/pg_restore/);
+    await expect(restore(t.ownerUrl, unreadable)).rejects.toThrow(/pg_restore/);
     expect(await counts(t.db)).toEqual(before);
   } finally {
     await t.drop();

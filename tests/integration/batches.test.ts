@@ -8,7 +8,7 @@ import { signBatch } from '@/features/batches/sign';
 import { importLogger } from '@/features/readings/import';
 import { saveRecipe } from '@/features/recipes/service';
 import { chooseRule, editRule } from '@/features/settings/service';
-import { verifyLogbook } from '@/features/records/verify';
+import { verifyIn, verifyLogbook } from '@/features/records/verify';
 import { recordCsv, recordJson } from '@/features/records/export';
 import { hashOf } from '@/platform/hash';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
@@ -352,12 +352,14 @@ describe('the logbook', () => {
         rule: 'title',
       }[table]!;
       await expect(
-        sql`update ${sql.table(table)} set ${sql.ref(column)} = ${sql.ref(column)}`.execute(t.db),
+        sql`update ${sql.table(table)} set ${sql.ref(column)} = ${sql.ref(column)}`.execute(
+          t.owner,
+        ),
       ).rejects.toThrow(/append-only/);
-      await expect(sql`delete from ${sql.table(table)}`.execute(t.db)).rejects.toThrow(
+      await expect(sql`delete from ${sql.table(table)}`.execute(t.owner)).rejects.toThrow(
         /append-only/,
       );
-      await expect(sql`truncate ${sql.table(table)} cascade`.execute(t.db)).rejects.toThrow(
+      await expect(sql`truncate ${sql.table(table)} cascade`.execute(t.owner)).rejects.toThrow(
         /append-only/,
       );
     },
@@ -367,12 +369,12 @@ describe('the logbook', () => {
   async function tampered(statement: ReturnType<typeof sql>): Promise<string[]> {
     let problems: string[] = [];
     const undo = new Error('undo');
-    await t.db
+    await t.owner
       .transaction()
       .execute(async (tx) => {
         await sql`set local session_replication_role = replica`.execute(tx);
         await statement.execute(tx);
-        problems = (await verifyLogbook(tx as never)).problems;
+        problems = (await verifyIn(tx)).problems;
         throw undo;
       })
       .catch((e) => {

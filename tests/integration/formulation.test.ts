@@ -112,9 +112,9 @@ describe('versions', () => {
 
   test('decisions and versions cannot be changed in the database', async () => {
     for (const table of ['recipe_decision', 'recipe_version'])
-      await expect(sql`update ${sql.table(table)} set reason = 'x'`.execute(t.db)).rejects.toThrow(
-        /append-only/,
-      );
+      await expect(
+        sql`update ${sql.table(table)} set reason = 'x'`.execute(t.owner),
+      ).rejects.toThrow(/append-only/);
   });
 });
 

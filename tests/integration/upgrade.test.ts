@@ -5,13 +5,14 @@ import { approvedVersions, latestVersions } from '@/features/recipes/repository'
 import { seedRules } from '@/features/settings/service';
 import { currentRules } from '@/features/settings/repository';
 import { RULE_KINDS } from '@/core';
-import { makeDb, makePool, type Db } from '@/platform/db/client';
+import { makePlainDb, makePool, type Db } from '@/platform/db/client';
 import { migrateToLatest } from '@/platform/db/migrate';
 import * as foundations from '@/platform/db/migrations/0001-foundations';
 import { hashOf } from '@/platform/hash';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
 
 const name = `jolly_up_${randomUUID().slice(0, 8)}`;
+const url = process.env.DATABASE_URL!.replace(/\/[^/]*$/, `/${name}`);
 let db: Db;
 
 async function admin(text: string): Promise<void> {
@@ -23,7 +24,7 @@ async function admin(text: string): Promise<void> {
 
 beforeAll(async () => {
   await admin(`create database ${name}`);
-  db = makeDb(makePool(process.env.DATABASE_URL!.replace(/\/[^/]*$/, `/${name}`), 3));
+  db = makePlainDb(makePool(url, 3));
   const provider = { getMigrations: async () => ({ '0001-foundations': foundations }) };
   const { error } = await new Migrator({ db, provider }).migrateToLatest();
   if (error) throw error;
@@ -65,7 +66,7 @@ test('a site of the first schema goes on: its newest recipes stay in use, its ru
     .values({ id: 'h', name: 'House' } as never)
     .execute();
 
-  await migrateToLatest(db);
+  await migrateToLatest(url);
   await seedRules(db);
 
   expect((await approvedVersions(db)).map((v) => [v.content.name, v.number])).toEqual([
@@ -75,5 +76,5 @@ test('a site of the first schema goes on: its newest recipes stay in use, its ru
   expect(Object.keys(await currentRules(db)).sort()).toEqual([...RULE_KINDS].sort());
   const houses = await sql<{ sticks: number | null }>`select sticks from house`.execute(db);
   expect(houses.rows).toEqual([{ sticks: null }]);
-  await migrateToLatest(db);
+  await migrateToLatest(url);
 });

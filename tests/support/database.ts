@@ -1,16 +1,17 @@
 import { randomUUID } from 'node:crypto';
-import { sql } from 'kysely';
 import pg from 'pg';
 import { seedRules } from '@/features/settings/service';
 import { saveSite } from '@/features/settings/repository';
 import { addHouse } from '@/features/settings/service';
 import { decideVersion, saveRecipe } from '@/features/recipes/service';
-import { makeDb, makePool, type Db } from '@/platform/db/client';
-import { migrateToLatest } from '@/platform/db/migrate';
+import { makePlainDb, makePool, type Db } from '@/platform/db/client';
 import { loadDemo, type DemoDevice } from '../../scripts/demo/load';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
+import { openSite } from '../../scripts/lib/site-database';
 
-export type TestDb = { db: Db; url: string; versionId: string; drop: () => Promise<void> };
+/** Two handles: as the application signs in, and as the owner of the tables, who can do what the application can't. */
+type Site = { db: Db; url: string; owner: Db; ownerUrl: string; drop: () => Promise<void> };
+export type TestDb = Site & { versionId: string };
 
 async function admin(server: string, sql: (name: string) => string, name: string): Promise<void> {
   const client = new pg.Client({ connectionString: server });
@@ -28,15 +29,27 @@ export async function approve(db: Db, versionId: string): Promise<void> {
   if (!answer.ok) throw new Error(answer.code);
 }
 
-/** A fresh database with the schema, the rules, a site, a house with two channels and one recipe. */
-export async function freshDatabase(): Promise<TestDb> {
+/** A database with the schema and the rules. */
+async function emptySite(): Promise<Site> {
   const name = `jolly_it_${randomUUID().slice(0, 8)}`;
   const server = process.env.DATABASE_URL!;
   await admin(server, (n) => `create database ${n}`, name);
-  const url = server.replace(/\/[^/]*$/, `/${name}`);
-  const db = makeDb(makePool(url, 5));
-  await migrateToLatest(db);
+  const ownerUrl = server.replace(/\/[^/]*$/, `/${name}`);
+  const { url, db } = await openSite(ownerUrl);
+  const owner = makePlainDb(makePool(ownerUrl, 3));
   await seedRules(db);
+  const drop = async () => {
+    await db.destroy();
+    await owner.destroy();
+    await admin(server, (n) => `drop database ${n} with (force)`, name);
+  };
+  return { db, url, owner, ownerUrl, drop };
+}
+
+/** A fresh database with a site, a house with two channels and one recipe. */
+export async function freshDatabase(): Promise<TestDb> {
+  const site = await emptySite();
+  const { db } = site;
   const day = { from: '06:00', to: '18:00' };
   await saveSite(db, {
     name: 'Test',
@@ -60,31 +73,13 @@ export async function freshDatabase(): Promise<TestDb> {
   );
   if (!saved.ok) throw new Error(saved.code);
   await approve(db, saved.data.versionId);
-  const drop = async () => {
-    await db.destroy();
-    await admin(server, (n) => `drop database ${n} with (force)`, name);
-  };
-  return { db, url, versionId: saved.data.versionId, drop };
+  return { ...site, versionId: saved.data.versionId };
 }
 
 /** The demo in a database of its own, with its simulated houses. */
-export async function demoDatabase(): Promise<{
-  demo: Db;
-  url: string;
-  devices: DemoDevice[];
-  drop: () => Promise<void>;
-}> {
-  const t = await freshDatabase();
-  await sql`drop schema public cascade`.execute(t.db);
-  await sql`create schema public`.execute(t.db);
-  const pool = makePool(t.url, 4);
-  const demo = makeDb(pool);
-  await migrateToLatest(demo);
-  await seedRules(demo);
-  const devices = await loadDemo(demo, Date.now() / 1000);
-  const drop = async () => {
-    await demo.destroy();
-    await t.drop();
-  };
-  return { demo, url: t.url, devices, drop };
+export async function demoDatabase(): Promise<
+  Omit<Site, 'db'> & { demo: Db; devices: DemoDevice[] }
+> {
+  const { db: demo, ...site } = await emptySite();
+  return { ...site, demo, devices: await loadDemo(demo, Date.now() / 1000) };
 }

@@ -1,5 +1,6 @@
 import { sql } from 'kysely';
 import type { Handle, Tx } from '@/platform/db/client';
+import { holdLock, shareLock } from '@/platform/locks';
 import type { ReadingRow } from './repository';
 
 /** A stretch of a channel that a signature seals, epoch ms. */
@@ -8,14 +9,10 @@ type Sealed = { channelId: number; fromMs: number; toMs: number };
 const toDate = (ms: number) => new Date(ms);
 
 /** Nobody writes readings until the end of this transaction: a signature seals what is there now. */
-export const holdReadings = async (tx: Tx): Promise<void> => {
-  await sql`lock table reading in share mode`.execute(tx);
-};
+export const holdReadings = (tx: Tx): Promise<void> => holdLock(tx, 'readings');
 
 /** A writer of readings: it waits for a signature that is under way, and a signature for it. */
-export const enterReadings = async (db: Handle): Promise<void> => {
-  await sql`lock table reading in row exclusive mode`.execute(db);
-};
+export const enterReadings = (db: Handle): Promise<void> => shareLock(db, 'readings');
 
 /** Seals channels of a batch for its time; an earlier seal of it is replaced. */
 export async function sealChannels(

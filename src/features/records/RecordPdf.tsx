@@ -86,9 +86,17 @@ function Curves({ d, show }: { d: Dossier; show: Show }) {
   );
 }
 
-type Props = { d: Dossier; site: string; show: Show; headHash: string; madeS: number };
+type Props = {
+  d: Dossier;
+  site: string;
+  show: Show;
+  headHash: string;
+  /** Where the ledger ended when this was printed. */
+  anchor: string;
+  madeS: number;
+};
 
-function RecordDocument({ d, site, show, headHash, madeS }: Props) {
+function RecordDocument({ d, site, show, headHash, anchor, madeS }: Props) {
   const { state } = d.case;
   const sign = state.signature;
   return (
@@ -142,7 +150,8 @@ function RecordDocument({ d, site, show, headHash, madeS }: Props) {
             </View>
           ))}
         <Text style={[s.soft, { marginTop: 8 }]}>
-          Times in {show.settings.timeZone}. Hash of this batch’s last entry: {headHash}
+          Times in {show.settings.timeZone}. Hash of this batch’s last entry: {headHash}. Anchor of
+          the site’s ledger when this was printed: {anchor}
         </Text>
         <Text
           style={s.foot}

@@ -5,6 +5,7 @@ import { latestVersions } from '@/features/recipes/repository';
 import { siteDay } from '@/features/settings/repository';
 import type { Db, Tx } from '@/platform/db/client';
 import { v5Id } from '@/platform/ids';
+import { holdLockOn } from '@/platform/locks';
 import type { Adjust, IngredientInput, LotInput } from './contract';
 import { lotProblems, sameName, sameStrength, undecided } from './lot-problems';
 import { outsideOnReceipt } from './receipt';
@@ -16,6 +17,7 @@ export type StoreResult =
 /** Adds an ingredient, or changes its facts; a name that another one has is refused. */
 export async function saveIngredient(db: Db, input: IngredientInput): Promise<StoreResult> {
   return db.transaction().execute(async (tx) => {
+    await holdLockOn(tx, 'names', 'ingredient');
     const all = await listIngredients(tx);
     if (all.some((i) => i.id !== input.id && sameName(i.name, input.name)))
       return { ok: false, code: 'ingredient_taken' };
@@ -110,7 +112,7 @@ export async function receiveLot(
 /** Sets what a count found: the difference becomes a move with its reason. */
 export async function adjustLot(db: Db, input: Adjust, by: string): Promise<StoreResult> {
   return db.transaction().execute(async (tx) => {
-    await tx.selectFrom('lot').select('id').where('id', '=', input.lotId).forUpdate().execute();
+    await holdLockOn(tx, 'lot', input.lotId);
     const lot = await findLot(tx, input.lotId);
     if (!lot) return { ok: false, code: 'no_such_lot' };
     await insertMove(tx, {

@@ -1,6 +1,7 @@
 import { CamelCasePlugin, Kysely, PostgresDialect, type Transaction } from 'kysely';
 import pg from 'pg';
 import { env } from '../env';
+import { LedgerDialect } from '../ledger/dialect';
 import type { Tables } from './tables';
 
 export type Db = Kysely<Tables>;
@@ -25,17 +26,20 @@ export function makePool(connectionString: string, max = 10): pg.Pool {
   return pool;
 }
 
-/** Kysely over a pool: snake_case in the database, camelCase here. */
+const plugins = () => [
+  new CamelCasePlugin({
+    underscoreBetweenUppercaseLetters: true,
+    maintainNestedObjectKeys: true,
+  }),
+];
+
+/** Kysely over a pool: snake_case in the database, camelCase here; whatever is committed is sealed in the ledger. */
 export const makeDb = (pool: pg.Pool): Db =>
-  new Kysely<Tables>({
-    dialect: new PostgresDialect({ pool }),
-    plugins: [
-      new CamelCasePlugin({
-        underscoreBetweenUppercaseLetters: true,
-        maintainNestedObjectKeys: true,
-      }),
-    ],
-  });
+  new Kysely<Tables>({ dialect: new LedgerDialect({ pool }), plugins: plugins() });
+
+/** The same without the ledger: for migrations, which write what they did at their end, and for reading only. */
+export const makePlainDb = (pool: pg.Pool): Db =>
+  new Kysely<Tables>({ dialect: new PostgresDialect({ pool }), plugins: plugins() });
 
 const shared = globalThis as { jollyPool?: pg.Pool; jollyDb?: Db };
 

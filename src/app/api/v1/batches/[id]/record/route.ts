@@ -6,6 +6,7 @@ import { loadSite } from '@/features/settings/repository';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
+import { anchorText, headAnchor } from '@/platform/ledger/anchor';
 
 const asSchema = z.enum(['pdf', 'json', 'csv']);
 const TYPES = {
@@ -50,6 +51,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
       site: site.name,
       show: await showOfRequest(),
       headHash: last.hash,
+      anchor: anchorText(await headAnchor(db())),
       madeS: nowS(),
     });
   }
