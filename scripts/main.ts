@@ -13,13 +13,21 @@ if (command === 'demo' || command === 'start') {
   await bench();
 } else if (command === 'verify') {
   const { verify } = await import('./verify');
-  await verify();
+  await verify(args[0] === '--since' ? args[1] : undefined);
 } else if (command === 'backup') {
   const { backup } = await import('./backup');
   await backup(args[0]);
 } else if (command === 'restore') {
   const { restoreFrom } = await import('./backup');
   await restoreFrom(args[0]);
+} else if (command === 'rotate-key') {
+  const { addLedgerKey } = await import('./lib/secret');
+  addLedgerKey();
+  console.log('A new key of the ledger writes from the next start on.');
+} else if (command === 'kill') {
+  process.env.JOLLY_DATA ??= '.data/kill';
+  const { killRounds } = await import('./kill/rounds');
+  await killRounds(Number(args[0] ?? 60), Number(args[1] ?? 1));
 } else if (command === 'fuzz') {
   const { runFuzz } = await import('./fuzz');
   await runFuzz(Number(args[0] ?? 3000), Number(args[1] ?? 1));

@@ -34,7 +34,7 @@ export const DEMO_PEOPLE: { name: string; email: string; role: Role }[] = [
 const TIME_ZONE = 'America/Chicago';
 const DAY = { from: '06:00', to: '18:00' };
 
-export type DemoDevice = { token: string; houseId: string; via: 'http' | 'mqtt' };
+export type DemoDevice = { id: string; token: string; houseId: string; via: 'http' | 'mqtt' };
 
 /** Drops everything in the demo's database. */
 export async function emptyDatabase(url: string): Promise<void> {
@@ -290,8 +290,8 @@ export async function loadDemo(db: Db, nowS: number): Promise<DemoDevice[]> {
   const devices: DemoDevice[] = [];
   for (const [i, house] of (await listHouses(db)).entries()) {
     const device = { name: `${name} (${house.name})`, houseId: house.id };
-    const { token } = await addDevice(db, device);
-    devices.push({ token, houseId: house.id, via: i % 2 === 0 ? 'http' : 'mqtt' });
+    const made = await addDevice(db, device);
+    devices.push({ ...made, houseId: house.id, via: i % 2 === 0 ? 'http' : 'mqtt' });
   }
   return devices;
 }

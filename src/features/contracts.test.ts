@@ -107,7 +107,10 @@ test('rows of a device: good ones kept, bad ones named, repeats counted', () => 
     'junk',
     row({ at: '2026-11-23T10:01:00+01:00' }),
   ];
-  const { good, bad, repeated } = sortRows(rows, new Map([['core-1', 7]]), nowS);
+  const { good, bad, repeated } = sortRows(rows, new Map([['core-1', 7]]), {
+    fromS: nowS - 86_400,
+    toS: nowS,
+  });
   expect(good.map((g) => g.index)).toEqual([0, 8]);
   expect(repeated).toBe(1);
   expect(bad.map((b) => [b.index, b.field])).toEqual([

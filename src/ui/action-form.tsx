@@ -6,6 +6,8 @@ import type { ActionResult } from './action-result';
 import { Notice } from './status';
 
 const WORDS: Record<string, string> = {
+  disk_full: 'The disk of the database is full. Make room, then try again; nothing is lost here.',
+  no_database: 'The database is away for the moment. Nothing is lost here: try again.',
   bad_input: 'Something is not right yet.',
   weak_password: 'Take another password.',
   wrong_password: 'The password is not right.',

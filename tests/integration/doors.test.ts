@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import { findPerson, listPeople } from '@/features/accounts/repository';
 import {
@@ -9,13 +10,17 @@ import {
 } from '@/features/accounts/service';
 import { changeStream, tooManyStreams } from '@/features/accounts/streams';
 import { personChangeSchema, personSchema } from '@/features/accounts/contract';
+import { saveProgram } from '@/features/programs/service';
+import { saveRecipe } from '@/features/recipes/service';
 import { firstVisit } from '@/features/settings/first-visit';
+import { saveIngredient } from '@/features/stores/service';
 import { makeAuth } from '@/platform/auth';
 import { isOpenRoute } from '@/platform/auth-gate';
 import { makePool } from '@/platform/db/client';
 import type { Change } from '@/platform/events';
 import { Limits } from '@/platform/limits';
 import type { Role } from '@/platform/roles';
+import { DEMO_RECIPES } from '../../scripts/demo/recipes';
 import { freshDatabase, type TestDb } from '../support/database';
 
 jest.mock('@/features/accounts/identify', () => ({}));
@@ -284,5 +289,34 @@ describe('streams', () => {
     expect(tooManyStreams('p3')).toBe(false);
     all.forEach((s) => s.gone.abort());
     await Promise.all(all.map((s) => s.text));
+  });
+});
+
+describe('two who save the same name at once', () => {
+  const answers = async (ask: () => Promise<{ ok: boolean; code?: string }>) =>
+    (await Promise.all([ask(), ask(), ask(), ask()])).map((a) => (a.ok ? 'saved' : a.code)).sort();
+
+  test('a recipe', async () => {
+    const content = { ...DEMO_RECIPES[0]!, name: 'Raced' };
+    const save = () => saveRecipe(t.db, { basedOn: 0, reason: 'first', content }, 'Ann');
+    expect(await answers(save)).toEqual(['name_taken', 'name_taken', 'name_taken', 'saved']);
+  });
+
+  test('a program', async () => {
+    const stages = DEMO_RECIPES[0]!.program;
+    const save = () =>
+      saveProgram(t.db, { name: 'Raced', basedOn: 0, reason: 'first', stages }, 'Ann');
+    expect(await answers(save)).toEqual(['name_taken', 'name_taken', 'name_taken', 'saved']);
+  });
+
+  test('an ingredient', async () => {
+    const save = () =>
+      saveIngredient(t.db, { id: randomUUID(), name: 'Raced', kind: 'addition', facts: {} });
+    expect(await answers(save)).toEqual([
+      'ingredient_taken',
+      'ingredient_taken',
+      'ingredient_taken',
+      'saved',
+    ]);
   });
 });

@@ -5,6 +5,7 @@ import { may } from '@/features/accounts/policy';
 import { TopBar } from '@/features/accounts/ui/TopBar';
 import { OutboxBar } from '@/features/batches/ui/OutboxBar';
 import { WorkerProvider } from '@/features/houses/ui/post-as';
+import { ClockBanner } from '@/features/settings/ui/ClockBanner';
 import { showOfRequest, siteOfRequest } from '@/features/settings/show';
 import { Live } from '@/ui/live';
 import { ShowProvider } from '@/ui/show-context';
@@ -19,6 +20,7 @@ export default async function SiteLayout({ children }: { children: ReactNode }) 
         Skip to the content
       </a>
       <TopBar person={person} show={show} />
+      <ClockBanner />
       <Live />
       <OutboxBar personId={person.id} />
       <main id="main" className="mx-auto max-w-6xl px-4 py-4">

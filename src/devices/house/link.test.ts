@@ -44,7 +44,7 @@ beforeEach(() => {
   status = 200;
 });
 
-const link = () => new Link({ token: 't', houseId: 'h', via: 'http' }, base, '');
+const link = () => new Link({ id: 'd', token: 't', houseId: 'h', via: 'http' }, base, '');
 
 test('a beat asks for the program, measures and reports with the device’s own clock', async () => {
   const l = link();

@@ -1,15 +1,18 @@
 import mqtt, { type MqttClient } from 'mqtt';
+import { randomUUID } from 'node:crypto';
 import {
-  MQTT_READINGS,
   houseProgramSchema,
+  mqttAnswer,
+  mqttAnswerSchema,
   mqttProgram,
+  mqttReadings,
   type HouseProgram,
 } from '@/features/readings/contract';
 import { SimulatedHouse } from '@/core';
 
 type DeviceReading = { channel: string; at: string; tempC: number };
 
-export type DeviceSetup = { token: string; houseId: string; via: 'http' | 'mqtt' };
+export type DeviceSetup = { id: string; token: string; houseId: string; via: 'http' | 'mqtt' };
 
 /** How a device speaks to the application: asks for its program, reports what it measured. */
 type Way = {
@@ -47,22 +50,53 @@ function overHttp(base: string, token: string): Way {
   };
 }
 
-function overMqtt(url: string, setup: DeviceSetup): Way {
-  const client: MqttClient = mqtt.connect(url, { reconnectPeriod: 2000 });
+const readJson = (payload: Buffer): unknown => {
+  try {
+    return JSON.parse(payload.toString('utf8'));
+  } catch {
+    return null;
+  }
+};
+
+/** A broker as the device joins it: its number is the user name, its token the password. */
+function overMqtt(url: string, { id, token, houseId }: DeviceSetup): Way {
+  const client: MqttClient = mqtt.connect(url, {
+    reconnectPeriod: 2000,
+    username: id,
+    password: token,
+  });
+  const waiting = new Map<string, (ok: boolean) => void>();
   let latest: HouseProgram | null = null;
   client.on('error', () => undefined);
-  client.on('connect', () => client.subscribe(mqttProgram(setup.houseId), { qos: 1 }));
-  client.on('message', (_topic, payload) => {
-    const parsed = houseProgramSchema.safeParse(JSON.parse(payload.toString('utf8')));
-    if (parsed.success) latest = parsed.data;
+  client.on('connect', () => client.subscribe([mqttProgram(houseId), mqttAnswer(id)], { qos: 1 }));
+  /* Whatever is not a program or an answer changes nothing: the house goes on as it was told last. */
+  client.on('message', (topic, payload) => {
+    const said = readJson(payload);
+    const answer = mqttAnswerSchema.safeParse(said);
+    if (topic === mqttAnswer(id)) {
+      if (answer.success) waiting.get(answer.data.id)?.(answer.data.ok);
+      return;
+    }
+    const program = houseProgramSchema.safeParse(said);
+    if (program.success && program.data.houseId === houseId) latest = program.data;
   });
   return {
     program: () => Promise.resolve(latest),
+    /* Taken once the application says so: the broker alone may lose it. */
     report: async (readings, sentAt) => {
       if (!client.connected) throw new Error('the broker is away');
-      const body = JSON.stringify({ token: setup.token, readings, sentAt });
-      await client.publishAsync(MQTT_READINGS, body, { qos: 1 });
-      return 'taken';
+      const report = randomUUID();
+      const answered = new Promise<'taken' | 'refused'>((resolve, reject) => {
+        waiting.set(report, (ok) => resolve(ok ? 'taken' : 'refused'));
+        setTimeout(() => reject(new Error('no answer over the broker')), TIMEOUT_MS).unref();
+      });
+      answered.catch(() => undefined).finally(() => waiting.delete(report));
+      await client.publishAsync(
+        mqttReadings(id),
+        JSON.stringify({ id: report, sentAt, readings }),
+        { qos: 1 },
+      );
+      return answered;
     },
   };
 }

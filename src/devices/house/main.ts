@@ -4,7 +4,14 @@ import { servePanel } from './panel';
 
 /** The stand-in for the houses' controllers and loggers: its own process, over HTTP or a broker like a real one. */
 const setups = z
-  .array(z.object({ token: z.string(), houseId: z.string(), via: z.enum(['http', 'mqtt']) }))
+  .array(
+    z.object({
+      id: z.string(),
+      token: z.string(),
+      houseId: z.string(),
+      via: z.enum(['http', 'mqtt']),
+    }),
+  )
   .parse(JSON.parse(process.env.JOLLY_DEVICES ?? '[]'));
 const BASE = process.env.JOLLY_URL ?? 'http://127.0.0.1:3000';
 const BROKER = process.env.JOLLY_MQTT_URL ?? 'mqtt://127.0.0.1:1883';

@@ -3,6 +3,7 @@ import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { ADDRESS_HEADER } from '@/platform/address';
 import { auth, ROLES, type Role } from '@/platform/auth';
+import { troubleOf } from '@/platform/db/trouble';
 import type { ActionResult } from '@/ui/action-result';
 import { may, type Permission } from './policy';
 
@@ -62,5 +63,12 @@ export async function asPerson<T>(
 ): Promise<ActionResult<T>> {
   const asking = await askingNow();
   const code = refusal(asking, permission);
-  return code === null ? work(asking!.person) : { ok: false, code };
+  if (code !== null) return { ok: false, code };
+  try {
+    return await work(asking!.person);
+  } catch (error) {
+    const trouble = troubleOf(error);
+    if (!trouble) throw error;
+    return { ok: false, code: trouble };
+  }
 }

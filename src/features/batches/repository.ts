@@ -38,7 +38,17 @@ export const lockHead = (tx: Tx) =>
     .forUpdate()
     .executeTakeFirstOrThrow();
 
-/** Appends entries to the chain; the caller holds the lock. */
+/** When the entry of a place in the chain was recorded. */
+async function recordedAtOf(tx: Tx, seq: number): Promise<Date> {
+  const row = await tx
+    .selectFrom('entry')
+    .select('recordedAt')
+    .where('seq', '=', seq)
+    .executeTakeFirst();
+  return row?.recordedAt ?? new Date(0);
+}
+
+/** Appends entries to the chain, never with a time before the last one’s; the caller holds the lock. */
 export async function appendEntries(
   tx: Tx,
   batchId: string,
@@ -46,6 +56,8 @@ export async function appendEntries(
   recordedS: number,
 ): Promise<void> {
   let { seq, hash: prev } = await lockHead(tx);
+  const last = await recordedAtOf(tx, seq);
+  const recordedAt = new Date(Math.max(last.getTime(), toDate(recordedS).getTime()));
   for (const e of entries) {
     seq += 1;
     const fields = {
@@ -53,7 +65,7 @@ export async function appendEntries(
       batchId,
       seq,
       happenedAt: toDate(e.happenedS),
-      recordedAt: toDate(recordedS),
+      recordedAt,
       byId: e.by.id,
       byName: e.by.name,
       corrects: e.corrects,

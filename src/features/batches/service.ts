@@ -18,6 +18,7 @@ import { blockersOf } from '@/features/recipes/service';
 import { liftSeal } from '@/features/readings/seals';
 import { moveStock, refuseLot, withLotCode } from '@/features/stores/service';
 import { nowS as clock } from '@/platform/clock';
+import { clockDoubt } from '@/platform/clock-watch';
 import type { Db, Tx } from '@/platform/db/client';
 import { notify } from '@/platform/events';
 import { hashOf } from '@/platform/hash';
@@ -150,6 +151,7 @@ export async function postEntry(
     if (odd) return odd;
     const kinds = new Map(dossier.entries.map((e) => [e.id, e.body.kind]));
     const refusal = refuse(dossier.head.recipe, dossier.case.state, kinds, entry, now);
+    if (refusal === 'in_future' && clockDoubt()) return { ok: false, code: 'server_clock' };
     if (refusal) return { ok: false, code: refusal };
     const channel = await refuseChannels(tx, batchId, dossier.case.state, body);
     if (channel) return { ok: false, code: channel };

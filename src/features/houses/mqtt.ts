@@ -1,13 +1,16 @@
 import mqtt from 'mqtt';
-import { findDevice, housesWithDevices } from '@/features/settings/service';
+import { findDeviceById, housesWithDevices } from '@/features/settings/service';
 import { nowS } from '@/platform/clock';
+import { neverBlameDevices } from '@/platform/clock-watch';
 import type { Db } from '@/platform/db/client';
 import { changeFeed } from '@/platform/events';
 import { houseForDevice } from './device-view';
 import {
-  MQTT_READINGS,
   clockOff,
+  deviceOfTopic,
+  mqttAnswer,
   mqttProgram,
+  mqttReadings,
   mqttReadingsSchema,
 } from '@/features/readings/contract';
 import { ingestReadings } from '@/features/readings/ingest';
@@ -18,25 +21,41 @@ const AGAIN_MS = 2000;
 /** The broker keeps the session of this name while the application is away, and with it the reports. */
 const CLIENT_ID = process.env.JOLLY_MQTT_CLIENT ?? 'jolly-kettle';
 
-/** Takes one report from the broker; a bad one is said in the log and dropped. */
-async function take(db: Db, payload: Buffer): Promise<void> {
+const dropped = (why: string): null => {
+  console.warn(`broker: ${why}`);
+  return null;
+};
+
+/**
+ * Takes one report from the broker; a bad one is said in the log and dropped.
+ * @returns what to answer the device, or null
+ * @throws when it could not be stored or judged now: it is to be tried again
+ */
+async function take(db: Db, topic: string, payload: Buffer): Promise<[string, string] | null> {
+  const deviceId = deviceOfTopic(topic);
+  const device = deviceId && (await findDeviceById(db, deviceId));
+  if (!device || device.revokedAt) return dropped('a report of an unknown device was dropped');
   let body: unknown;
   try {
     body = JSON.parse(payload.toString('utf8'));
   } catch {
-    return console.warn('broker: a report that is not JSON was dropped');
+    return dropped('a report that is not JSON was dropped');
   }
   const parsed = mqttReadingsSchema.safeParse(body);
-  if (!parsed.success)
-    return console.warn('broker: a report without token or readings was dropped');
-  const device = await findDevice(db, parsed.data.token);
-  if (!device || device.revokedAt) return console.warn('broker: a report with an unknown token');
+  if (!parsed.success) return dropped('a report without readings was dropped');
+  const { id, sentAt, readings } = parsed.data;
+  const answer = (said: object): [string, string] | null =>
+    id === undefined ? null : [mqttAnswer(device.id), JSON.stringify({ id, ...said })];
   /* A report may have waited at the broker: one from the past is judged by its own time, one from ahead is a wrong clock. */
-  if ((clockOff(parsed.data.sentAt, nowS()) ?? 0) > 0)
-    return console.warn('broker: a device whose clock is fast; its readings were refused');
-  const answer = await ingestReadings(db, device, parsed.data.readings, nowS());
-  if (answer.bad.length > 0)
-    console.warn(`broker: ${answer.bad.length} readings refused, first: ${answer.bad[0]!.reason}`);
+  if ((clockOff(sentAt, nowS()) ?? 0) > 0) {
+    neverBlameDevices();
+    dropped('a device whose clock is fast; its readings were refused');
+    return answer({ ok: false, code: 'clock_wrong' });
+  }
+  const stored = await ingestReadings(db, device, readings, nowS());
+  if (stored.bad.length > 0)
+    dropped(`${stored.bad.length} readings refused, first: ${stored.bad[0]!.reason}`);
+  return answer(stored);
 }
 
 /**
@@ -72,14 +91,17 @@ export function startMqtt(
   };
   client.on('connect', () => {
     troubled = false;
-    client.subscribe(MQTT_READINGS, { qos: 1 });
+    client.subscribe(mqttReadings('+'), { qos: 1 });
     soon();
   });
   /* The acknowledgement goes out with the callback: after the commit, and not before. */
   client.handleMessage = (packet, acknowledge) => {
     const attempt = (): void => {
-      take(db, Buffer.from(packet.payload)).then(
-        () => acknowledge(),
+      take(db, packet.topic, Buffer.from(packet.payload)).then(
+        (answer) => {
+          if (answer) client.publish(...answer, { qos: 1 });
+          acknowledge();
+        },
         (error: Error) => {
           console.warn(
             `broker: a report could not be stored (${error.message}); it is tried again`,

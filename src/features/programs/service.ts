@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Db } from '@/platform/db/client';
+import { holdLockOn } from '@/platform/locks';
 import type { SaveProgram } from './contract';
 
 export type SavedProgram =
@@ -13,6 +14,7 @@ export async function saveProgram(
   byName: string,
 ): Promise<SavedProgram> {
   return db.transaction().execute(async (tx) => {
+    await holdLockOn(tx, 'names', 'program');
     const taken = await tx
       .selectFrom('program')
       .select('id')

@@ -44,13 +44,18 @@ export const readingsDocSchema = z.object({
   readings: z.array(deviceReadingSchema).min(1).max(MAX_READINGS),
 });
 
-/** Topics of a broker: what devices report, and what a house is to do (retained). */
-export const MQTT_READINGS = 'jolly/readings';
+/** Topics of a broker: what a device reports, what became of a report, and what a house is to do (retained). */
+export const mqttReadings = (deviceId: string) => `jolly/devices/${deviceId}/readings`;
+export const mqttAnswer = (deviceId: string) => `jolly/devices/${deviceId}/answer`;
 export const mqttProgram = (houseId: string) => `jolly/houses/${houseId}/program`;
 
-/** A report over a broker carries the device’s token beside its readings. */
+/** The device of a topic of reports, or null. The broker lets a device write to its own topic only. */
+export const deviceOfTopic = (topic: string): string | null =>
+  /^jolly\/devices\/([0-9a-f-]{36})\/readings$/.exec(topic)?.[1] ?? null;
+
+/** A report over a broker. One with an id is answered, once it is stored. */
 export const mqttReadingsSchema = z.object({
-  token: z.string().min(1).max(200),
+  id: z.string().min(1).max(60).optional(),
   sentAt: sentAt.optional(),
   readings: z.array(z.unknown()).min(1).max(MAX_READINGS),
 });
@@ -73,6 +78,9 @@ export const readingsAnswerSchema = z.object({
   bad: z.array(badRowSchema).meta({ description: 'Rows that were not kept, each with its reason' }),
 });
 export type ReadingsAnswer = z.infer<typeof readingsAnswerSchema>;
+
+/** What became of a report over a broker. */
+export const mqttAnswerSchema = z.object({ id: z.string(), ok: z.boolean() });
 
 export const errorAnswerSchema = z.object({
   ok: z.literal(false),

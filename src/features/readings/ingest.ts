@@ -1,3 +1,6 @@
+import { START_BACK_S } from '@/features/batches/time-range';
+import { siteSinceS } from '@/features/settings/repository';
+import { neverBlameDevices } from '@/platform/clock-watch';
 import type { Db } from '@/platform/db/client';
 import { notify } from '@/platform/events';
 import { deviceReadingSchema, type ReadingsAnswer } from './contract';
@@ -6,14 +9,23 @@ import { houseChannels, storeReadings, type ReadingRow } from './repository';
 type Bad = ReadingsAnswer['bad'][number];
 type Row = ReadingRow & { index: number };
 
-/** A device clock may run ahead by this much before its readings are refused, s. */
-const AHEAD_S = 300;
+/** Between these two a time can be that of a reading, epoch s: a batch may be put in some time after its start. */
+export type TimeRange = { fromS: number; toS: number };
 
-/** Checks rows one by one against the device's channels and the clock; the first of a repeated pair counts. */
+/** A device clock may run ahead by this much before its readings are refused, s. */
+const AHEAD_S = 600;
+
+/** Why a time can't be that of a reading, or null. */
+function outside(atS: number, { fromS, toS }: TimeRange): string | null {
+  if (atS > toS) return 'in the future: check the clock of the device';
+  return atS < fromS ? 'from before this site existed: check the clock of the device' : null;
+}
+
+/** Checks rows one by one against the device's channels and the range of times; the first of a repeated pair counts. */
 export function sortRows(
   rows: readonly unknown[],
   channels: ReadonlyMap<string, number>,
-  nowS: number,
+  range: TimeRange,
 ) {
   const good = new Map<string, Row>();
   const bad: Bad[] = [];
@@ -33,12 +45,8 @@ export function sortRows(
         reason: `"${channel}" is not a channel of this device’s house`,
       });
     const atMs = Date.parse(at);
-    if (atMs / 1000 > nowS + AHEAD_S)
-      return void bad.push({
-        index,
-        field: 'at',
-        reason: 'in the future: check the clock of the device',
-      });
+    const wrong = outside(atMs / 1000, range);
+    if (wrong) return void bad.push({ index, field: 'at', reason: wrong });
     const key = `${channelId}@${atMs}`;
     const first = good.get(key);
     if (!first) good.set(key, { channelId, atMs, tempC, index });
@@ -61,7 +69,9 @@ export async function ingestReadings(
   nowS: number,
 ): Promise<ReadingsAnswer> {
   const channels = new Map((await houseChannels(db, device.houseId)).map((c) => [c.key, c.id]));
-  const { good, bad, repeated } = sortRows(rows, channels, nowS);
+  const range = { fromS: (await siteSinceS(db)) - START_BACK_S, toS: nowS + AHEAD_S };
+  const { good, bad, repeated } = sortRows(rows, channels, range);
+  if (bad.some((b) => b.field === 'at')) neverBlameDevices();
   return db.transaction().execute(async (tx) => {
     const stored = await storeReadings(tx, good);
     for (const i of stored.conflicts) {

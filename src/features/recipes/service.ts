@@ -4,6 +4,7 @@ import type { Recipe } from '@/core';
 import { currentRules } from '@/features/settings/repository';
 import type { Db } from '@/platform/db/client';
 import { hashOf } from '@/platform/hash';
+import { holdLockOn } from '@/platform/locks';
 import type { Decide, SaveRecipe } from './contract';
 import { findVersion, versionsOf } from './repository';
 
@@ -20,6 +21,7 @@ export type SaveResult =
 /** Saves a recipe as a new immutable version, a draft; refuses when somebody else has saved one in between. */
 export async function saveRecipe(db: Db, input: SaveRecipe, by: string): Promise<SaveResult> {
   return db.transaction().execute(async (tx): Promise<SaveResult> => {
+    await holdLockOn(tx, 'names', 'recipe');
     const taken = await tx
       .selectFrom('recipe')
       .select('id')

@@ -119,7 +119,7 @@ const deviceSchema = z.object({
 export const addDeviceAction = async (input: unknown) =>
   change(deviceSchema, input, async (d) => ({
     ok: true,
-    data: { token: (await addDevice(db(), d)).token },
+    data: await addDevice(db(), d),
   }));
 export const revokeDeviceAction = async (input: unknown) =>
   change(z.uuid(), input, async (id) => (await revokeDevice(db(), id), done));

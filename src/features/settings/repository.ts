@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
 import type { Rule, RuleSet, Scale, UnitSystem, WorkingHours } from '@/core';
+import { toEpochS } from '@/platform/clock';
 import type { Handle } from '@/platform/db/client';
 
 export type Site = {
@@ -33,6 +34,15 @@ export const saveSite = (db: Handle, site: Site) => {
     .onConflict((c) => c.column('id').doUpdateSet(row))
     .execute();
 };
+
+/** Since when there is this site, epoch s: its first rule. */
+export async function siteSinceS(db: Handle): Promise<number> {
+  const row = await db
+    .selectFrom('rule')
+    .select((e) => e.fn.min('createdAt').as('since'))
+    .executeTakeFirst();
+  return row?.since ? toEpochS(row.since) : 0;
+}
 
 /** The day at the site, yyyy-mm-dd: use-by dates are days where the meat is. */
 export async function siteDay(db: Handle, nowS: number): Promise<string> {

@@ -121,6 +121,13 @@ export const findDevice = (db: Handle, token: string) =>
     .where('tokenSha256', '=', sha256(token))
     .executeTakeFirst();
 
+export const findDeviceById = (db: Handle, id: string) =>
+  db
+    .selectFrom('device')
+    .select(['id', 'houseId', 'revokedAt'])
+    .where('id', '=', id)
+    .executeTakeFirst();
+
 /** A house with the channels that its probes report on. */
 export async function addHouse(
   db: Handle,

@@ -103,6 +103,9 @@ export function nextWords(next: NextStep, show: Show): string {
 }
 
 const PROBLEMS: Record<string, string> = {
+  server_clock: 'The server’s clock is in doubt: kept here, it will be sent.',
+  disk_full: 'The disk of the database is full. Make room, then try again.',
+  no_database: 'The database is away for the moment. Try again.',
   in_future: 'That time lies in the future. Correct the time.',
   before_batch: 'That time lies before the batch began. Correct the time.',
   batch_closed: 'This batch is signed and closed. Only corrections are taken now.',

@@ -258,7 +258,9 @@ export const DeviceForm = ({ houses }: { houses: { id: string; name: string }[] 
     action={addDeviceAction}
     read={(f) => ({ name: f.get('deviceName'), houseId: f.get('houseId') })}
     label="Register this device"
-    done={(d) => `Write this token into the device now; it is not shown again: ${d.token}`}
+    done={(d) =>
+      `Write this token into the device now; it is not shown again: ${d.token} (at a broker: user name ${d.id}, the token as password)`
+    }
   >
     <Field name="deviceName" label="Name" />
     <Field name="houseId" label="House">

@@ -3,6 +3,7 @@ import { requireRoute } from '@/features/accounts/identify';
 import { postedEntrySchema } from '@/features/batches/contract';
 import { postEntry } from '@/features/batches/service';
 import { db } from '@/platform/db/client';
+import { troubleOf } from '@/platform/db/trouble';
 import { fieldsOf, readInput } from '@/platform/read-input';
 
 const isJson = (request: Request) =>
@@ -19,6 +20,14 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
     const fields = parsed.success ? { batch: 'no such batch' } : fieldsOf(parsed.error);
     return Response.json({ ok: false, code: 'bad_entry', fields }, { status: 400 });
   }
-  const result = await postEntry(db(), person, id, parsed.data);
-  return Response.json(result, { status: result.ok ? 200 : 409 });
+  try {
+    const result = await postEntry(db(), person, id, parsed.data);
+    /* By a clock that is in doubt nothing is refused: it stays on the device and is sent again. */
+    const refused = !result.ok && result.code === 'server_clock' ? 503 : 409;
+    return Response.json(result, { status: result.ok ? 200 : refused });
+  } catch (error) {
+    const code = troubleOf(error);
+    if (!code) throw error;
+    return Response.json({ ok: false, code }, { status: 503 });
+  }
 }

@@ -1,0 +1,162 @@
+import { spawn } from 'node:child_process';
+import fs from 'node:fs';
+import path from 'node:path';
+import pg from 'pg';
+import { DEMO_PASSWORD, DEMO_PEOPLE } from '../demo/load';
+import { buildIfNeeded } from '../lib/build';
+import { bin, DATA, ROOT } from '../lib/paths';
+import { freePort } from '../lib/ports';
+import { startPostgres } from '../lib/postgres';
+import { waitFor } from '../lib/supervisor';
+import { randomFrom } from '../studies/random';
+import { entries, overHttp, overMqtt, type Stream } from './streams';
+
+const TARGETS = [['app'], ['postgres'], ['app', 'postgres'], ['broker'], ['simulated-house']];
+const DAY_MS = 86_400_000;
+/** What must be acknowledged anew on every way in before a round counts as survived. */
+const GOOD = 3;
+const UP_MS = 90_000;
+const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+const pidOf = (name: string): number =>
+  name === 'postgres'
+    ? Number(fs.readFileSync(postmaster(), 'utf8').split('\n')[0])
+    : Number(fs.readFileSync(path.join(DATA, 'run', `${name}.pid`), 'utf8'));
+
+let cluster = '';
+const postmaster = () => path.join(cluster, 'cluster/postmaster.pid');
+
+/** What a running part was given in its environment. */
+function given(name: string, key: string): string {
+  const all = fs.readFileSync(`/proc/${pidOf(name)}/environ`, 'utf8').split('\0');
+  return all.find((line) => line.startsWith(`${key}=`))!.slice(key.length + 1);
+}
+
+async function kill(names: readonly string[]): Promise<void> {
+  for (const name of names)
+    try {
+      process.kill(name === 'postgres' ? pidOf(name) : -pidOf(name), 'SIGKILL');
+    } catch {
+      await sleep(1000);
+    }
+}
+
+async function signIn(base: string): Promise<string> {
+  const answer = await fetch(`${base}/api/auth/sign-in/email`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', origin: base },
+    body: JSON.stringify({ email: DEMO_PEOPLE[0]!.email, password: DEMO_PASSWORD }),
+  });
+  return answer.headers
+    .getSetCookie()
+    .map((c) => c.split(';')[0])
+    .join('; ');
+}
+
+/** Waits until every way in has taken something new. @returns seconds, or null when one did not */
+async function backIn(streams: readonly Stream[]): Promise<number | null> {
+  const begun = Date.now();
+  const before = streams.map((s) => s.acknowledged.length);
+  while (Date.now() - begun < UP_MS) {
+    if (streams.every((s, i) => s.acknowledged.length >= before[i]! + GOOD))
+      return (Date.now() - begun) / 1000;
+    await sleep(100);
+  }
+  return null;
+}
+
+/** What of the acknowledged is not there, and what is there twice. */
+async function count(client: pg.Client, streams: readonly Stream[], house: Record<string, string>) {
+  const found = async (text: string, values: unknown[]) =>
+    (await client.query<{ name: string }>(text, values)).rows.map((r) => r.name);
+  const readings = (houseId: string) =>
+    found(
+      `select to_char(r.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as name
+       from reading r join channel c on c.id = r.channel_id where c.house_id = $1 and c.key = 'air'`,
+      [houseId],
+    );
+  const there: Record<string, string[]> = {
+    entries: await found(`select id as name from entry where kind = 'noted'`, []),
+    HTTP: await readings(house.HTTP!),
+    MQTT: await readings(house.MQTT!),
+  };
+  const notes = await found(
+    `select body ->> 'text' as name from entry where kind = 'noted' and body ->> 'text' ~ '^note \\d+$'`,
+    [],
+  );
+  const lost = streams.flatMap((s) => {
+    const have = new Set(there[s.name]);
+    return s.acknowledged.filter((a) => !have.has(a)).map((a) => `${s.name} ${a}`);
+  });
+  return { lost, doubled: notes.length - new Set(notes).size };
+}
+
+/** `./kettle kill N [seed]`: kills parts of a demo of its own, and counts what was acknowledged. */
+export async function killRounds(rounds: number, seed: number): Promise<void> {
+  buildIfNeeded();
+  const port = await freePort(3700);
+  const base = `http://127.0.0.1:${port}`;
+  const demo = spawn(bin('tsx'), ['scripts/main.ts', 'demo', '--fresh'], {
+    cwd: ROOT,
+    env: { ...process.env, PORT: String(port) },
+    stdio: 'ignore',
+  });
+  try {
+    await waitFor(`${base}/api/health`);
+    while (!fs.existsSync(path.join(DATA, 'run/simulated-house.pid'))) await sleep(200);
+    const server = await startPostgres('pg-demo');
+    cluster = server.folder;
+    const devices = JSON.parse(given('broker', 'JOLLY_DEVICES')) as {
+      id: string;
+      token: string;
+      houseId: string;
+      via: string;
+    }[];
+    const [http, broker] = ['http', 'mqtt'].map((via) => devices.find((d) => d.via === via)!);
+    const client = new pg.Client({ connectionString: server.url });
+    await client.connect();
+    const { rows } = await client.query<{ id: string }>(
+      'select id from batch where closed_at is null order by started_at desc limit 1',
+    );
+    await client.end();
+    const startMs = Date.now() - 30 * DAY_MS;
+    const streams = [
+      overHttp(base, http!.token, startMs),
+      overMqtt(`mqtt://127.0.0.1:${given('broker', 'JOLLY_BROKER_PORT')}`, broker!, startMs),
+      entries(base, await signIn(base), rows[0]!.id),
+    ];
+    const random = randomFrom(seed);
+    const up: number[] = [];
+    let down = 0;
+    if ((await backIn(streams)) === null)
+      throw new Error('nothing was taken before the first kill');
+    for (let i = 0; i < rounds; i += 1) {
+      const target = TARGETS[i % TARGETS.length]!;
+      await sleep(random() * 1500);
+      await kill(target);
+      const seconds = await backIn(streams);
+      if (seconds === null) down += 1;
+      else up.push(seconds);
+      console.log(
+        `round ${i + 1}, ${target.join(' and ')}: ${seconds === null ? 'NOT UP' : `up after ${seconds.toFixed(1)} s`}`,
+      );
+    }
+    await Promise.all(streams.map((s) => s.stop()));
+    const after = new pg.Client({ connectionString: server.url });
+    await after.connect();
+    const { lost, doubled } = await count(after, streams, {
+      HTTP: http!.houseId,
+      MQTT: broker!.houseId,
+    });
+    await after.end();
+    for (const l of lost.slice(0, 20)) console.log(`LOST ${l}`);
+    const taken = streams.map((s) => `${s.acknowledged.length} ${s.name}`).join(', ');
+    console.log(
+      `${rounds} rounds; acknowledged: ${taken}; ${lost.length} lost, ${doubled} doubled, ${down} times not up by itself; longest ${Math.max(...up).toFixed(1)} s`,
+    );
+    process.exitCode = lost.length + doubled + down === 0 ? 0 : 1;
+  } finally {
+    demo.kill('SIGTERM');
+    await new Promise((resolve) => demo.once('exit', resolve));
+  }
+}
