@@ -96,10 +96,12 @@ export async function killRounds(rounds: number, seed: number): Promise<void> {
   buildIfNeeded();
   const port = await freePort(3700);
   const base = `http://127.0.0.1:${port}`;
+  fs.mkdirSync(DATA, { recursive: true });
+  const log = fs.openSync(path.join(DATA, 'demo.log'), 'w');
   const demo = spawn(bin('tsx'), ['scripts/main.ts', 'demo', '--fresh'], {
     cwd: ROOT,
     env: { ...process.env, PORT: String(port) },
-    stdio: 'ignore',
+    stdio: ['ignore', log, log],
   });
   try {
     await waitFor(`${base}/api/health`);
