@@ -1,14 +1,11 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { backUp, restore } from './lib/archive';
+import { BACKUPS, backupsKept, dropOld } from './lib/backup-clock';
 import { AlreadyRunning, OneAtATime } from './lib/one-at-a-time';
-import { DATA } from './lib/paths';
 import { startPostgres } from './lib/postgres';
 import { noteRestored } from '../src/platform/ledger/anchor';
 import { allSecrets, keepSecrets, readyLedger } from './lib/secret';
-
-const KEEP = Number(process.env.JOLLY_BACKUPS_KEEP ?? 30);
-const FOLDER = path.join(DATA, 'backups');
 
 async function withServer<T>(work: (url: string) => Promise<T>): Promise<T> {
   const given = process.env.JOLLY_OWNER_URL ?? process.env.DATABASE_URL;
@@ -21,23 +18,15 @@ async function withServer<T>(work: (url: string) => Promise<T>): Promise<T> {
   }
 }
 
-/** Removes the oldest of the application's own backups beyond as many as are kept. */
-function dropOld(): void {
-  const mine = fs
-    .readdirSync(FOLDER)
-    .filter((f) => /^kettle-.*\.tar$/.test(f))
-    .sort();
-  for (const f of mine.slice(0, Math.max(0, mine.length - KEEP))) fs.rmSync(path.join(FOLDER, f));
-}
-
 /** `./kettle backup [file]`: everything of the site in one file, while it runs. */
 export async function backup(to?: string): Promise<void> {
-  fs.mkdirSync(FOLDER, { recursive: true, mode: 0o700 });
+  fs.mkdirSync(BACKUPS, { recursive: true, mode: 0o700 });
   const stamp = new Date().toISOString().replace(/[:.]/g, '-');
-  const file = path.resolve(to ?? path.join(FOLDER, `kettle-${stamp}.tar`));
+  const file = path.resolve(to ?? path.join(BACKUPS, `kettle-${stamp}.tar`));
   if (fs.existsSync(file)) return fail(`${file} is there already: give another name.`);
   const { entries, lastHash } = await withServer((url) => backUp(url, allSecrets(), file));
-  if (!to) dropOld();
+  /* With none kept by the clock, those that a person makes stay. */
+  if (!to && backupsKept() > 0) dropOld(backupsKept());
   console.log(`Saved to ${file}: ${entries} entries, last hash ${lastHash}`);
 }
 

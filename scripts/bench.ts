@@ -17,6 +17,7 @@ import { addDevice, addHouse, seedRules } from '../src/features/settings/service
 import { benchBlend, benchFigures } from './bench-formula';
 import { benchOpenChart } from './bench-chart';
 import { benchFile } from './bench-files';
+import { benchLatency } from './bench-latency';
 import { benchJudge, benchOddForecasts } from './bench-trust';
 import { benchRefit, benchSimulation, benchThin } from './bench-house';
 import { DEMO_RECIPES } from './demo/recipes';
@@ -234,6 +235,8 @@ export async function bench(): Promise<void> {
     await benchIngest(url);
     say('chart-24h-6x1s', await benchOpenChart(url, RULES));
     await benchFloor(url);
+    for (const [name, figures] of Object.entries(await benchLatency(url)))
+      say(`health-while-${name}`, figures);
     const client = new pg.Client({ connectionString: server.url });
     await client.connect();
     await client.query(`drop database ${client.escapeIdentifier(name)} with (force)`);

@@ -5,6 +5,7 @@ import { seedRules } from '../src/features/settings/service';
 import { countPeople } from '../src/features/accounts/repository';
 import { newSetupCode } from '../src/platform/setup-code';
 import { appCommand } from './lib/app';
+import { backUpDaily } from './lib/backup-clock';
 import { buildIfNeeded } from './lib/build';
 import { bin } from './lib/paths';
 import { freePort } from './lib/ports';
@@ -69,10 +70,12 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
   const unwatch = own ? keepPostgres(own, giveUp) : () => undefined;
   const supervisor = new Supervisor(giveUp);
   let stopping = false;
+  let endBackups = () => {};
   const stop = async (code: number) => {
     if (stopping) return;
     stopping = true;
     unwatch();
+    endBackups();
     await supervisor.stop();
     server.stop();
     lock.release();
@@ -142,6 +145,7 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
       });
     }
     lock.tell(url);
+    if (!options.demo) endBackups = backUpDaily(process.env);
     greet(url, options.demo, panel, code);
   } catch (error) {
     console.error(error instanceof Error ? error.message : error);

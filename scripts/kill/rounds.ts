@@ -16,6 +16,8 @@ const DAY_MS = 86_400_000;
 /** What must be acknowledged anew on every way in before a round counts as survived. */
 const GOOD = 3;
 const UP_MS = 90_000;
+/** A round takes at least so long, ms. */
+const ROUND_MS = 10_000;
 const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 const pidOf = (name: string): number =>
@@ -130,11 +132,14 @@ export async function killRounds(rounds: number, seed: number): Promise<void> {
     const random = randomFrom(seed);
     const up: number[] = [];
     let down = 0;
+    let begun = 0;
     if ((await backIn(streams)) === null)
       throw new Error('nothing was taken before the first kill');
     for (let i = 0; i < rounds; i += 1) {
       const target = TARGETS[i % TARGETS.length]!;
-      await sleep(random() * 1500);
+      /* Slower than the supervisor gives up at: it takes many ends within a minute for a loop. */
+      await sleep(Math.max(0, begun + ROUND_MS - Date.now()) + random() * 1500);
+      begun = Date.now();
       await kill(target);
       const seconds = await backIn(streams);
       if (seconds === null) down += 1;

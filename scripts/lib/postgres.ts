@@ -111,7 +111,9 @@ export async function startPostgres(name = 'pg'): Promise<Server> {
     log,
     alive: () => isAlive(cluster),
     restart: () => void begin(port),
-    stop: () => void ctl('-w', '-m', 'fast', 'stop'),
+    stop: () => {
+      if (isAlive(cluster)) ctl('-w', '-m', 'fast', 'stop');
+    },
   };
 }
 

@@ -114,3 +114,10 @@ describe('an old list becomes a recipe', () => {
     expect(nonsense.unclear.length).toBeGreaterThanOrEqual(3);
   });
 });
+
+test.each([
+  ['columns', `part,name,percent_of_meat${',x'.repeat(5000)}\n`, 'more than 100 columns'],
+  ['rows', `part,name,percent_of_meat\n${'addition,x,1\n'.repeat(5000)}`, 'more than 1000 rows'],
+])('a table with more %s than any recipe is refused in words', (_what, text, words) =>
+  expect(recipeFromCsv(text)).toEqual({ ok: false, code: 'bad_csv', details: [words] }),
+);

@@ -75,6 +75,9 @@ const COLUMNS = [
   'yield_percent',
   'diameter_mm',
 ] as const;
+/** No recipe has more: a bigger table is something else. */
+const MAX_COLUMNS = 100;
+const MAX_ROWS = 1000;
 type Row = Partial<Record<(typeof COLUMNS)[number], string | number>>;
 
 /** A figure without an exponent, which spreadsheets and people misread. */
@@ -179,11 +182,17 @@ const casingOf = (row: Record<string, string>) => {
 /** Reads the table back; program and process come from a plain starter and are to be looked through. */
 export function recipeFromCsv(text: string): FileAnswer {
   if (text.length > MAX_FILE_BYTES) return { ok: false, code: 'too_large', details: [] };
+  const header = text.trimStart().split(/\r?\n/, 1)[0]!;
+  if (header.split(/[,;\t]/).length > MAX_COLUMNS)
+    return { ok: false, code: 'bad_csv', details: [`more than ${MAX_COLUMNS} columns`] };
   const { data, meta } = Papa.parse<Record<string, string>>(text.trim(), {
     header: true,
     skipEmptyLines: true,
+    preview: MAX_ROWS + 1,
     transformHeader: (h) => h.trim().toLowerCase(),
   });
+  if (data.length > MAX_ROWS)
+    return { ok: false, code: 'bad_csv', details: [`more than ${MAX_ROWS} rows`] };
   const missing = ['part', 'name', 'percent_of_meat'].filter((c) => !meta.fields?.includes(c));
   if (missing.length > 0)
     return { ok: false, code: 'bad_csv', details: [`columns missing: ${missing.join(', ')}`] };

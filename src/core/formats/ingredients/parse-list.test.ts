@@ -94,3 +94,13 @@ test('property: any text is read without a throw, and every line is either read 
     { seed: 20261123, numRuns: 300 },
   );
 });
+
+test.each([
+  ['digits', '1'.repeat(15_000)],
+  ['spaces', `a${' '.repeat(15_000)}b`],
+  ['words', 'salt '.repeat(3000)],
+])('a line of %s without an end is handed back, not looked through', (_what, text) => {
+  const list = parseIngredientList(`1 kg pork\n${text}\n18 g salt`);
+  expect(list.unclear).toEqual([expect.objectContaining({ lineNo: 2, reason: 'too_long' })]);
+  expect(list.lines.map((l) => l.name)).toEqual(['pork', 'salt']);
+});

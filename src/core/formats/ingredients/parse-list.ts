@@ -34,7 +34,8 @@ export type UnclearReason =
   | 'no_meat_weight'
   | 'two_cures'
   | 'meat_by_volume'
-  | 'basis_disagrees';
+  | 'basis_disagrees'
+  | 'too_long';
 
 export type UnclearLine = { lineNo: number; text: string; name: string; reason: UnclearReason };
 export type IngredientList = { lines: ListLine[]; unclear: UnclearLine[]; meatG: number | null };
@@ -42,6 +43,8 @@ export type IngredientList = { lines: ListLine[]; unclear: UnclearLine[]; meatG:
 /** Longest text that is read, characters, and most lines. */
 const MAX_TEXT = 20_000;
 const MAX_LINES = 300;
+/** Longest line that is looked at, characters: no ingredient is longer. */
+const MAX_LINE = 300;
 
 const MEAT_WORDS =
   /\b(pork|beef|veal|lamb|mutton|venison|deer|elk|boar|game|chicken|turkey|duck|goose|poultry|back ?fat|fatback|belly|shoulder|jowl|trim|meat|goat|rabbit)\b/i;
@@ -192,6 +195,11 @@ export function parseIngredientList(text: string): IngredientList {
   const unclear: UnclearLine[] = [];
   let basisG: number | null = null;
   rows.slice(0, MAX_LINES).forEach((row, i) => {
+    if (row.length > MAX_LINE) {
+      const start = `${row.slice(0, 40)}…`;
+      unclear.push({ lineNo: i + 1, text: start, name: start, reason: 'too_long' });
+      return;
+    }
     const clean = plainFractions(
       row
         .replace(/^[\s*•-]+/, '')

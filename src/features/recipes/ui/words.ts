@@ -203,6 +203,7 @@ export const UNCLEAR_WORDS: Record<UnclearReason, string> = {
   no_amount: 'No amount could be read. Write it as “18 g salt” or “2 tsp pepper”.',
   unknown_measure: 'This measure is not known. Weigh it and write grams.',
   vague: 'No weight can be made of this. Weigh what you use and write grams.',
+  too_long: 'This line is longer than any ingredient: write one ingredient a line.',
   packet_without_weight: 'How much does one packet weigh? Write “one 25 g packet per 100 kg”.',
   no_meat_weight: 'The list says no meat weight: add the meat, or a line such as “per 5 lb”.',
   two_cures: 'A second cure. A recipe has one: decide which.',
