@@ -26,11 +26,16 @@ const config = [
           message: 'Write text, not HTML.',
         },
       ],
+      'no-restricted-imports': [
+        'error',
+        { paths: [{ name: 'next/link', message: 'Use ui/link: it asks for nothing beforehand.' }] },
+      ],
       eqeqeq: ['error', 'always', { null: 'ignore' }],
       'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
     },
   },
   { files: ['**/*.test.ts', 'e2e/**'], rules: { 'max-lines': 'off' } },
+  { files: ['src/ui/link.tsx'], rules: { 'no-restricted-imports': 'off' } },
   { files: ['scripts/**', 'e2e/**', 'tests/**', 'src/devices/**'], rules: { 'no-console': 'off' } },
 ];
 

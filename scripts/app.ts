@@ -1,3 +1,5 @@
+import cluster from 'node:cluster';
+import os from 'node:os';
 import next from 'next';
 import { makeServer } from '../src/platform/http-server';
 import { trustedProxies } from '../src/platform/address';
@@ -5,19 +7,57 @@ import { ROOT } from './lib/paths';
 
 /** The built application behind its front door: `tsx scripts/app.ts <port> <host>`. */
 const [port, host] = [Number(process.argv[2] ?? 3000), process.argv[3] ?? '127.0.0.1'];
-const trusted = trustedProxies(process.env.JOLLY_TRUSTED_PROXIES ?? '');
-const app = next({ dev: false, dir: ROOT, hostname: host, port });
-await app.prepare();
-const handle = app.getRequestHandler();
-const server = makeServer((request, response) => handle(request, response), trusted);
-server.on('error', (error) => {
-  console.error(`The application cannot listen on ${host}:${port}: ${error.message}`);
-  process.exit(1);
-});
-server.listen(port, host);
+const MOST = 2;
+const processes = Number(process.env.JOLLY_PROCESSES ?? Math.min(MOST, os.availableParallelism()));
 
-for (const signal of ['SIGTERM', 'SIGINT'] as const)
-  process.once(signal, () => {
+const onStop = (stop: () => void) => {
+  for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, stop);
+};
+
+/**
+ * Several processes share the port: who comes anew is let in by one that has nothing to do, so that a page that takes
+ * long holds up nobody else. The first also watches. One that ends is started again, unless it never came up.
+ */
+function lead(): void {
+  cluster.schedulingPolicy = cluster.SCHED_NONE;
+  let stopping = false;
+  const begin = (number: number) => {
+    const worker = cluster.fork({ JOLLY_PROCESS: String(number) });
+    let up = false;
+    worker.once('listening', () => (up = true));
+    worker.once('exit', (code, signal) => {
+      if (stopping) return;
+      if (!up) process.exit(code || 1);
+      console.error(
+        `process ${number} of the application ended (${signal ?? code}); starting it again`,
+      );
+      begin(number);
+    });
+  };
+  for (let i = 1; i <= processes; i += 1) begin(i);
+  onStop(() => {
+    stopping = true;
+    for (const w of Object.values(cluster.workers ?? {})) w?.process.kill('SIGTERM');
+    cluster.disconnect(() => process.exit(0));
+  });
+}
+
+async function serve(): Promise<void> {
+  const trusted = trustedProxies(process.env.JOLLY_TRUSTED_PROXIES ?? '');
+  const app = next({ dev: false, dir: ROOT, hostname: host, port });
+  await app.prepare();
+  const handle = app.getRequestHandler();
+  const server = makeServer((request, response) => handle(request, response), trusted);
+  server.on('error', (error) => {
+    console.error(`The application cannot listen on ${host}:${port}: ${error.message}`);
+    process.exit(1);
+  });
+  server.listen(port, host);
+  onStop(() => {
     server.close(() => process.exit(0));
     server.closeAllConnections();
   });
+}
+
+if (cluster.isPrimary && processes > 1) lead();
+else await serve();

@@ -2,6 +2,9 @@ import { spawn } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
 import pg from 'pg';
+import { verifyLogbook } from '../../src/features/records/verify';
+import { makePlainDb, makePool } from '../../src/platform/db/client';
+import { parseKeys } from '../../src/platform/ledger/keys';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '../demo/load';
 import { buildIfNeeded } from '../lib/build';
 import { bin, DATA, ROOT } from '../lib/paths';
@@ -93,6 +96,15 @@ async function count(client: pg.Client, streams: readonly Stream[], house: Recor
   return { lost, doubled: notes.length - new Set(notes).size };
 }
 
+async function tampering(url: string, keys: string): Promise<string[]> {
+  const db = makePlainDb(makePool(url, 2));
+  try {
+    return (await verifyLogbook(db, { keys: parseKeys(keys) })).problems;
+  } finally {
+    await db.destroy();
+  }
+}
+
 /** `./kettle kill N [seed]`: kills parts of a demo of its own, and counts what was acknowledged. */
 export async function killRounds(rounds: number, seed: number): Promise<void> {
   buildIfNeeded();
@@ -136,6 +148,7 @@ export async function killRounds(rounds: number, seed: number): Promise<void> {
     if ((await backIn(streams)) === null)
       throw new Error('nothing was taken before the first kill');
     for (let i = 0; i < rounds; i += 1) {
+      if (demo.exitCode !== null) throw new Error(`the demo gave up; see ${DATA}/demo.log`);
       const target = TARGETS[i % TARGETS.length]!;
       /* Slower than the supervisor gives up at: it takes many ends within a minute for a loop. */
       await sleep(Math.max(0, begun + ROUND_MS - Date.now()) + random() * 1500);
@@ -156,12 +169,14 @@ export async function killRounds(rounds: number, seed: number): Promise<void> {
       MQTT: broker!.houseId,
     });
     await after.end();
+    const problems = await tampering(server.url, given('app', 'JOLLY_LEDGER_KEYS'));
+    for (const p of problems) console.log(`TAMPERED ${p}`);
     for (const l of lost.slice(0, 20)) console.log(`LOST ${l}`);
     const taken = streams.map((s) => `${s.acknowledged.length} ${s.name}`).join(', ');
     console.log(
-      `${rounds} rounds; acknowledged: ${taken}; ${lost.length} lost, ${doubled} doubled, ${down} times not up by itself; longest ${Math.max(...up).toFixed(1)} s`,
+      `${rounds} rounds; acknowledged: ${taken}; ${lost.length} lost, ${doubled} doubled, ${down} times not up by itself, ${problems.length} findings of verify; longest ${Math.max(...up).toFixed(1)} s`,
     );
-    process.exitCode = lost.length + doubled + down === 0 ? 0 : 1;
+    process.exitCode = lost.length + doubled + down + problems.length === 0 ? 0 : 1;
   } finally {
     demo.kill('SIGTERM');
     await new Promise((resolve) => demo.once('exit', resolve));

@@ -277,6 +277,7 @@ export {
   type CoreLog,
 } from './verdict/windows';
 export { type NoCredit } from './verdict/pieces';
+export { believedOf, takeBelieved, type Believed } from './verdict/believed';
 export { longestGrowth } from './verdict/come-up-check';
 export { piecesLethality } from './verdict/lethality-check';
 export { owedHoldS, unweighedLines, weighedAcceleratorPpm } from './verdict/weighed-basis';

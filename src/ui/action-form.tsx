@@ -19,6 +19,7 @@ const WORDS: Record<string, string> = {
   email_taken: 'This e-mail has an account already.',
   signed_out: 'Your session has ended. Sign in again.',
   not_allowed: 'Your role does not allow this.',
+  no_such_house: 'There is no such house.',
   no_such_rule: 'There is no such rule.',
   ingredient_taken: 'Another ingredient has this name.',
   ingredient_in_use: 'It is in use and stays as it is:',

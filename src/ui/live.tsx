@@ -24,12 +24,18 @@ export function Live() {
       source.close();
       refresh();
     });
+    /* The page has just been made: only what a lost link has missed is asked for. */
+    let missed = false;
     source.onopen = () => {
       setLost(false);
-      refresh();
+      if (missed) refresh();
+      missed = false;
     };
     /* Refused for good, as with too many windows open: the clock still refreshes. */
-    source.onerror = () => setLost(source.readyState !== EventSource.CLOSED);
+    source.onerror = () => {
+      missed = true;
+      setLost(source.readyState !== EventSource.CLOSED);
+    };
     const tick = setInterval(refresh, CLOCK_MS);
     return () => {
       source.close();

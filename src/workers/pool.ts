@@ -13,7 +13,11 @@ const shared = globalThis as { jollyPools?: Partial<Record<string, Promise<Tinyp
 const fileOf = (program: ThreadProgram) =>
   path.join(process.cwd(), `.next/jolly/${program}.worker.mjs`);
 
-async function makePool(program: ThreadProgram): Promise<Tinypool> {
+/** Room for what a job makes and forgets, MB: with the usual 16 half of a long job goes into sweeping up. */
+const YOUNG_MB = 192;
+
+/** The threads of a program that the build has made. */
+export async function makePool(program: ThreadProgram): Promise<Tinypool> {
   const { Tinypool: Pool } = await import('tinypool');
   return new Pool({
     filename: fileOf(program),
@@ -21,6 +25,7 @@ async function makePool(program: ThreadProgram): Promise<Tinypool> {
     maxThreads: 1,
     idleTimeout: 60_000,
     runtime: 'worker_threads',
+    resourceLimits: { maxYoungGenerationSizeMb: YOUNG_MB },
   });
 }
 

@@ -30,6 +30,7 @@ import { verifyLogbook } from '@/features/records/verify';
 import type { Db } from '@/platform/db/client';
 import type { DemoDevice } from '../../scripts/demo/load';
 import { DEMO_PROGRAMS } from '../../scripts/demo/programs';
+import { Link } from '@/devices/house/link';
 import { demoDatabase } from '../support/database';
 import { person } from '../support/people';
 
@@ -398,6 +399,20 @@ describe('over a broker', () => {
     warn.mockRestore();
     await client.endAsync();
     await stop();
+  });
+
+  test('a set point that is none changes nothing for the house, now or after it starts again', async () => {
+    const app = await join('jolly-app', 'app-secret');
+    for (const junk of ['no json', '{"setC": 400}', '[]', 'null', '{"ok":true,"houseId":"big"}'])
+      await app.publishAsync(mqttProgram('little'), junk, { retain: true, qos: 1 });
+    await app.endAsync();
+    const house = new Link({ ...little(), via: 'mqtt' }, '', `mqtt://127.0.0.1:${port}`);
+    for (let i = 0; i < 3; i += 1) {
+      await house.beat();
+      await new Promise((resolve) => setTimeout(resolve, 200));
+    }
+    expect(house.waiting).toBe(0);
+    await house.leave();
   });
 
   test('without its token nobody joins, and nobody writes where it has no right', async () => {

@@ -38,6 +38,10 @@ async function emptySite(): Promise<Site> {
   const { url, db } = await openSite(ownerUrl);
   const owner = makePlainDb(makePool(ownerUrl, 3));
   await seedRules(db);
+  await db
+    .insertInto('scale')
+    .values({ id: 's', name: 'Test scale', capacityG: 60_000, resolutionG: 0.1 })
+    .execute();
   const drop = async () => {
     await db.destroy();
     await owner.destroy();

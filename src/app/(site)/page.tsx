@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
 import { loadOpen, type Dossier } from '@/features/batches/case';

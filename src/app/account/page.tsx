@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { redirect } from 'next/navigation';
 import { askingNow } from '@/features/accounts/identify';
 import { PasswordForm } from '@/features/settings/ui/PasswordForm';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { DEFAULT_RULES, RULE_PRESETS, type RuleSet } from '@/core';
 import { DoseCheck } from '@/features/recipes/ui/DoseCheck';
 import { currentRules } from '@/features/settings/repository';

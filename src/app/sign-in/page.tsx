@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { redirect } from 'next/navigation';
 import { whoAsks } from '@/features/accounts/identify';
 import { SignInForm } from '@/features/accounts/ui/SignInForm';

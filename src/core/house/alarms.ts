@@ -2,6 +2,7 @@ import { coreTargetOf } from '../formula/stage-ends';
 import { wetBulbFromRh } from '../heat/psychrometrics';
 import type { Reading } from '../lethality/reading';
 import type { AlarmState } from '../logbook/state';
+import { within } from '../probes/series-at';
 import type { Case } from '../verdict/check';
 import { longestGrowth } from '../verdict/come-up-check';
 import {
@@ -246,11 +247,10 @@ function viewOf(input: AlarmInput): View {
   const { c, nowS } = input;
   const window = houseWindow(c);
   const logs = window ? coreLogs(c, window.fromS, window.toS, 'house') : [];
-  const air = c.state.probes
+  const airs = c.state.probes
     .filter((p) => p.what === 'air')
-    .flatMap((p) => c.series[p.channelId] ?? [])
-    .filter((r) => r.tS >= (window?.fromS ?? nowS))
-    .sort((a, b) => a.tS - b.tS);
+    .map((p) => within(c.series[p.channelId] ?? [], window?.fromS ?? nowS, Infinity));
+  const air = airs.length > 1 ? airs.flat().sort((a, b) => a.tS - b.tS) : (airs[0] ?? []);
   const slowest = judgedLogs(logs).reduce<CoreLog | null>(
     (a, b) =>
       !a || (lastCredited(b)?.tempC ?? Infinity) < (lastCredited(a)?.tempC ?? Infinity) ? b : a,

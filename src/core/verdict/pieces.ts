@@ -25,11 +25,22 @@ import {
 } from './surroundings';
 
 /** Why a reading of a core earns no credit. */
-export type NoCredit = Disbelief | 'reads_air' | 'flat_line' | 'calibration';
+/** Why a reading earns no credit. */
+export const NO_CREDIT = [
+  'too_high',
+  'too_low',
+  'replaced',
+  'reads_air',
+  'flat_line',
+  'calibration',
+] as const satisfies readonly (Disbelief | 'reads_air' | 'flat_line' | 'calibration')[];
+export type NoCredit = (typeof NO_CREDIT)[number];
 
 /** All that was read in one piece over the batch's life, by whichever probes, with what is believed of it. */
 export type PieceLog = {
   parts: Part[];
+  /** How many readings of each part count: a faulty tail that a person ended does not. */
+  taken: number[];
   thickest: boolean;
   readings: Reading[];
   /** Of each reading: by hand? */
@@ -54,6 +65,9 @@ export type Envelope = {
   startAt: (tS: number) => Bounds;
 };
 
+/** The hottest and the coldest course that a core of the case can take. */
+type Extremes = { ceilingC?: CourseAt; floorC?: CourseAt };
+
 /** The bounds of a case: surroundings, and the two runs of the model through the first stay in the house. */
 export function envelopeOf(c: Case): Envelope {
   const around = surroundingsOf(c);
@@ -71,18 +85,20 @@ export function envelopeOf(c: Case): Envelope {
     return bounds;
   };
   const piece = { diameterMm, lengthMm: pieceMm };
-  let ceilingC: CourseAt | undefined;
-  let floorC: CourseAt | undefined;
-  if (run) {
+  const work = (): Extremes => {
+    if (!run) return {};
     const fromS = run.startS - LATE_START_S;
     const toS = Math.min(run.pulls[0]?.atS ?? c.nowS, fromS + 96 * 3600);
+    if (toS <= fromS) return {};
     const start = startAt(fromS);
-    if (toS > fromS) {
-      ceilingC = extremeCourse(piece, 'hottest', start.highC, fromS, toS, around.around);
-      if (around.logged)
-        floorC = extremeCourse(piece, 'coldest', start.lowC, fromS, toS, around.around);
-    }
-  }
+    const course = (which: 'hottest' | 'coldest', fromC: number) =>
+      extremeCourse(piece, which, fromC, fromS, toS, around.around);
+    return {
+      ceilingC: course('hottest', start.highC),
+      ...(around.logged ? { floorC: course('coldest', start.lowC) } : {}),
+    };
+  };
+  let extremes: Extremes | null = null;
   const { maxCPerMin } = c.rules.probe_evidence.body;
   return {
     around,
@@ -95,8 +111,7 @@ export function envelopeOf(c: Case): Envelope {
       around: around.around,
       helpsAt: around.helpsAt,
       start,
-      ceilingC,
-      floorC,
+      ...(extremes ??= work()),
       maxCPerMin: (tS) => (around.inAir(tS) ? maxCPerMin : Infinity),
     }),
   };
@@ -120,7 +135,13 @@ function withoutTail(part: Part, e: Envelope): Reading[] {
   return readings;
 }
 
-type Chain = { parts: Part[]; readings: Reading[]; byHand: boolean[]; belief: Belief };
+type Chain = {
+  parts: Part[];
+  taken: number[];
+  readings: Reading[];
+  byHand: boolean[];
+  belief: Belief;
+};
 
 /** May this part go on where a chain ended: a probe replaced in the same piece, a thermometer after a logger? */
 function goesOn(c: Case, chain: Chain, part: Part, readings: Reading[], e: Envelope): boolean {
@@ -141,9 +162,9 @@ function goesOn(c: Case, chain: Chain, part: Part, readings: Reading[], e: Envel
 const beliefOf = (e: Envelope, readings: readonly Reading[]): Belief =>
   believe(e.input(readings, e.startAt(readings[0]!.tS)));
 
-function chainsOf(c: Case, e: Envelope): Chain[] {
+function chainsOf(c: Case, all: readonly Part[], e: Envelope): Chain[] {
   const chains: Chain[] = [];
-  for (const part of partsOf(c)) {
+  for (const part of all) {
     const readings = withoutTail(part, e);
     const flags = readings.map(() => part.source === 'hand');
     const able = chains.filter((x) => goesOn(c, x, part, readings, e));
@@ -155,11 +176,13 @@ function chainsOf(c: Case, e: Envelope): Chain[] {
     const onto = [...(named.length > 0 ? named : able)].sort(unhelpful)[0];
     if (onto) {
       onto.parts.push(part);
+      onto.taken.push(readings.length);
       onto.readings.push(...readings);
       onto.byHand.push(...flags);
     } else if (readings.length > 0) {
       chains.push({
         parts: [part],
+        taken: [readings.length],
         readings: [...readings],
         byHand: flags,
         belief: beliefOf(e, readings),
@@ -199,27 +222,41 @@ function markFaults(c: Case, log: PieceLog, e: Envelope): void {
   }
 }
 
-const worked = new WeakMap<Case, { envelope: Envelope; logs: PieceLog[] }>();
+type Worked = { envelope: Envelope; parts: Part[]; logs: PieceLog[] };
+const worked = new WeakMap<Case, Worked>();
 
-function workOut(c: Case): { envelope: Envelope; logs: PieceLog[] } {
+/** A piece's log from its parts and what is believed of each reading. */
+export function logOf(parts: Part[], taken: number[], why: (NoCredit | null)[]): PieceLog {
+  const { thickest, removed } = parts.at(-1)!;
+  const readings = parts.flatMap((p, i) => p.readings.slice(0, taken[i]));
+  const byHand = parts.flatMap((p, i) => new Array<boolean>(taken[i]!).fill(p.source === 'hand'));
+  return { parts, taken, thickest, readings, byHand, why, removed };
+}
+
+function workOut(c: Case): Worked {
   const envelope = envelopeOf(c);
-  const logs = chainsOf(c, envelope).map(({ parts, readings, byHand, belief }): PieceLog => {
-    const why: (NoCredit | null)[] = belief.why;
-    const last = parts.at(-1)!;
-    const log = { parts, thickest: last.thickest, readings, byHand, why, removed: last.removed };
+  const all = partsOf(c);
+  const logs = chainsOf(c, all, envelope).map(({ parts, taken, belief }) => {
+    const log = logOf(parts, taken, belief.why);
     markFaults(c, log, envelope);
     return log;
   });
-  return { envelope, logs };
+  return { envelope, parts: all, logs };
 }
 
 /** Every piece's log with what is believed of it, and the bounds behind that; worked out once for a case. */
-export function pieceLogs(c: Case): { envelope: Envelope; logs: PieceLog[] } {
+export function pieceLogs(c: Case): Worked {
   const known = worked.get(c);
   if (known) return known;
   const made = workOut(c);
   worked.set(c, made);
   return made;
+}
+
+/** Takes logs that were worked out elsewhere for what is known of a case. */
+export function knowLogs(c: Case, make: (parts: Part[]) => PieceLog[]): void {
+  const parts = partsOf(c);
+  worked.set(c, { envelope: envelopeOf(c), parts, logs: make(parts) });
 }
 
 /** Credited readings of a log between two times, as stretches without a silence longer than the rule allows. */

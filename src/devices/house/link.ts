@@ -19,6 +19,7 @@ type Way = {
   program: () => Promise<HouseProgram | null>;
   /** kept: to be sent again. refused: not to be. */
   report: (readings: DeviceReading[], sentAt: string) => Promise<'taken' | 'refused'>;
+  leave: () => Promise<void>;
 };
 
 const TIMEOUT_MS = 10_000;
@@ -47,6 +48,7 @@ function overHttp(base: string, token: string): Way {
       if (!answer.ok) throw new Error(`/api/v1/readings: ${answer.status}`);
       return 'taken';
     },
+    leave: () => Promise.resolve(),
   };
 }
 
@@ -98,6 +100,7 @@ function overMqtt(url: string, { id, token, houseId }: DeviceSetup): Way {
       );
       return answered;
     },
+    leave: () => client.endAsync(),
   };
 }
 
@@ -118,6 +121,9 @@ export class Link {
   ) {
     this.way = setup.via === 'http' ? overHttp(base, setup.token) : overMqtt(broker, setup);
   }
+
+  /** Leaves the broker, if it joined one. */
+  leave = () => this.way.leave();
 
   /** Readings that wait to be sent. */
   get waiting(): number {

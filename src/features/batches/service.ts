@@ -24,6 +24,7 @@ import { notify } from '@/platform/events';
 import { hashOf } from '@/platform/hash';
 import { loadDossier, type Dossier } from './case';
 import { refuseChannels } from './channel-guard';
+import { refuseReferences } from './references';
 import { timesRefused } from './time-range';
 import { holdsAfter, holdsAfterVerdict } from './holds';
 import type { PostedBody, PostResult, StartBatch } from './contract';
@@ -153,8 +154,10 @@ export async function postEntry(
     const refusal = refuse(dossier.head.recipe, dossier.case.state, kinds, entry, now);
     if (refusal === 'in_future' && clockDoubt()) return { ok: false, code: 'server_clock' };
     if (refusal) return { ok: false, code: refusal };
-    const channel = await refuseChannels(tx, batchId, dossier.case.state, body);
-    if (channel) return { ok: false, code: channel };
+    const named =
+      (await refuseReferences(tx, body)) ??
+      (await refuseChannels(tx, batchId, dossier.case.state, body));
+    if (named) return { ok: false, code: named };
     const lot = await refuseLot(tx, dossier, body, await siteDay(tx, now));
     if (lot) return { ok: false, code: lot.code, problems: lot.problems };
     const seq = (dossier.entries.at(-1)?.seq ?? 0) + 1;

@@ -3,6 +3,7 @@ import type { Dossier } from '@/features/batches/case';
 import { shortName, type ChartForecast } from '@/features/batches/chart-data';
 import { liveHeat, type LiveHeat } from '@/features/batches/live';
 import type { Handle } from '@/platform/db/client';
+import { giveWay } from '@/platform/give-way';
 import type { Asker } from '@/workers/pool';
 import type { BatchForecast } from './forecast';
 import { forecastOf } from './forecast-cache';
@@ -54,6 +55,7 @@ export async function memberOf(
 
 async function workedOut(db: Handle, d: Dossier, nowS: number, asker: Asker): Promise<Member> {
   const forecast = await forecastOf(db, d, asker);
+  await giveWay();
   const progress = stageProgress(d.case.state, stageEvidence(d.case), nowS);
   return {
     dossier: d,

@@ -2,6 +2,7 @@ import { sql } from 'kysely';
 import type { Reading, ReadingPlace } from '@/core';
 import type { Handle } from '@/platform/db/client';
 import { toDate } from '@/platform/clock';
+import { giveWay } from '@/platform/give-way';
 import { enterReadings, isSealed, keepLate, sealsOver } from './seals';
 
 export type ReadingRow = { channelId: number; atMs: number; tempC: number };
@@ -62,6 +63,8 @@ export async function loadSeries(
       order by channel_id, at) r
     group by channel_id`.execute(db);
   for (const r of rows.rows) {
+    /* A channel at a time: a day of seconds takes a while, and others wait. */
+    await giveWay();
     const ms = JSON.parse(`[${r.ms}]`) as number[];
     const temps = JSON.parse(`[${r.temps}]`) as number[];
     series[r.channelId] = ms.map((t, i) => ({ tS: t / 1000, tempC: temps[i]! }));

@@ -11,7 +11,7 @@ import { fieldsOf, readInput } from '@/platform/read-input';
 import { firstVisit } from './first-visit';
 import { hangingSchema, ruleEditSchema, siteSchema } from './contract';
 import { saveSite } from './repository';
-import { addDevice, addHouse, chooseRule, editRule, revokeDevice } from './service';
+import { addDevice, addHouse, chooseRule, editRule, houseIsThere, revokeDevice } from './service';
 
 /** Parses, lets a release lead do it, and shows the page anew. */
 async function change<T, R>(
@@ -117,10 +117,11 @@ const deviceSchema = z.object({
   houseId: z.string().min(1),
 });
 export const addDeviceAction = async (input: unknown) =>
-  change(deviceSchema, input, async (d) => ({
-    ok: true,
-    data: await addDevice(db(), d),
-  }));
+  change(deviceSchema, input, async (d) =>
+    (await houseIsThere(db(), d.houseId))
+      ? { ok: true, data: await addDevice(db(), d) }
+      : { ok: false, code: 'no_such_house' },
+  );
 export const revokeDeviceAction = async (input: unknown) =>
   change(z.uuid(), input, async (id) => (await revokeDevice(db(), id), done));
 

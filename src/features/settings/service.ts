@@ -92,6 +92,9 @@ export async function editRule(db: Db, edit: RuleEdit, by: string): Promise<bool
   });
 }
 
+export const houseIsThere = async (db: Handle, id: string): Promise<boolean> =>
+  (await db.selectFrom('house').select('id').where('id', '=', id).executeTakeFirst()) !== undefined;
+
 /** Registers a device and returns its token, which is shown once and stored only as a hash. */
 export async function addDevice(
   db: Handle,

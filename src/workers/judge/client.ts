@@ -1,4 +1,5 @@
-import { judge, type Case, type Verdict } from '../../core';
+import { giveWay } from '../../platform/give-way';
+import { judge, takeBelieved, type Case, type Verdict } from '../../core';
 import { poolOf, type Asker } from '../pool';
 import { jobOf, type JudgeAnswer } from './protocol';
 
@@ -16,7 +17,11 @@ export async function askJudge(c: Case, asker: Asker): Promise<Verdict> {
   if (readingsOf(c) < LONG_LOG) return judge(c);
   const pool = await poolOf('judge', asker);
   if (!pool) return judge(c);
+  await giveWay();
   const answer = (await pool.run(jobOf(c))) as JudgeAnswer;
   if (!answer.ok) throw new Error(answer.message);
+  await giveWay();
+  takeBelieved(c, answer.believed);
+  await giveWay();
   return answer.verdict;
 }

@@ -1,4 +1,4 @@
-import type { Case, Reading, Series, Verdict } from '../../core';
+import type { Believed, Case, Reading, Series, Verdict } from '../../core';
 
 /** A batch to be judged, its readings as columns: objects would cost more to send than to judge. */
 export type JudgeJob = {
@@ -9,13 +9,25 @@ export type JudgeJob = {
   temps: Float64Array[];
 };
 
-export type JudgeAnswer = { ok: true; verdict: Verdict } | { ok: false; message: string };
+/** The verdict, and what is believed of the readings: who asked goes on with it instead of working it out again. */
+export type JudgeAnswer =
+  { ok: true; verdict: Verdict; believed: Believed } | { ok: false; message: string };
 
 export function jobOf({ series, ...about }: Case): JudgeJob {
   const channels = Object.keys(series).map(Number);
-  const column = (of: (r: Reading) => number) =>
-    channels.map((id) => Float64Array.from(series[id]!, of));
-  return { about, channels, times: column((r) => r.tS), temps: column((r) => r.tempC) };
+  const times: Float64Array[] = [];
+  const temps: Float64Array[] = [];
+  for (const id of channels) {
+    const log = series[id]!;
+    const [t, c] = [new Float64Array(log.length), new Float64Array(log.length)];
+    for (let i = 0; i < log.length; i += 1) {
+      t[i] = log[i]!.tS;
+      c[i] = log[i]!.tempC;
+    }
+    times.push(t);
+    temps.push(c);
+  }
+  return { about, channels, times, temps };
 }
 
 export const seriesOfJob = ({ channels, times, temps }: JudgeJob): Series =>

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { requirePage } from '@/features/accounts/identify';
 import { benchData } from '@/features/bench/data';
 import { BenchDesk } from '@/features/bench/ui/BenchDesk';

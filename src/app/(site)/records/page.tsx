@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { requirePage } from '@/features/accounts/identify';
 import { closedBatches } from '@/features/batches/repository';
 import { showOfRequest } from '@/features/settings/show';

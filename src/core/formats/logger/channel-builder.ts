@@ -12,8 +12,10 @@ const MAX_C = 260;
 
 /** Collects the readings of one channel: cells to °C, each time once, what cannot be used named with its line. */
 export class ChannelBuilder {
-  private readonly seen = new Map<number, number>();
   private readonly times: number[] = [];
+  private readonly temps: number[] = [];
+  /** Values by time, made once a row comes out of order. */
+  private seen: Map<number, number> | null = null;
   constructor(
     readonly name: string,
     private readonly skipped: SkippedRow[],
@@ -30,11 +32,9 @@ export class ChannelBuilder {
     const tempC = (temp.unit ?? unit) === 'F' ? fToC(temp.value) : temp.value;
     if (tempC < MIN_C || tempC > MAX_C)
       return void skip(`${cell.trim()} cannot be a temperature here (a fault code?)`);
-    const before = this.seen.get(ms);
-    if (before === undefined) {
-      this.seen.set(ms, tempC);
-      this.times.push(ms);
-    } else
+    const before = this.at(ms);
+    if (before === undefined) this.keep(ms, tempC);
+    else
       skip(
         before === tempC
           ? 'duplicate of an earlier row'
@@ -42,13 +42,27 @@ export class ChannelBuilder {
       );
   }
 
+  /** What is known of a time. A row that is later than all before it is new without a look. */
+  private at(ms: number): number | undefined {
+    const { times, temps } = this;
+    if (this.seen === null) {
+      if (times.length === 0 || ms > times.at(-1)!) return undefined;
+      this.seen = new Map(times.map((t, i) => [t, temps[i]!]));
+    }
+    return this.seen.get(ms);
+  }
+
+  private keep(ms: number, tempC: number): void {
+    this.seen?.set(ms, tempC);
+    this.times.push(ms);
+    this.temps.push(tempC);
+  }
+
   build(): LoggerColumns {
-    const { times, seen } = this;
-    if (times.some((t, i) => i > 0 && t < times[i - 1]!)) times.sort((a, b) => a - b);
-    return {
-      name: this.name,
-      times: Float64Array.from(times),
-      temps: Float64Array.from(times, (t) => seen.get(t)!),
-    };
+    const { name, seen } = this;
+    const times = Float64Array.from(this.times);
+    if (seen === null) return { name, times, temps: Float64Array.from(this.temps) };
+    times.sort();
+    return { name, times, temps: Float64Array.from(times, (t) => seen.get(t)!) };
   }
 }

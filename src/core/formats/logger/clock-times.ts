@@ -1,5 +1,5 @@
 import { ymd, type DateOrder, type WrittenTime } from './date-cells';
-import { localClock, repeatedHours } from './local-time';
+import { localClock, repeatedHours, type Repeated } from './local-time';
 
 /** How the hours of a file without AM and PM are meant: 24 of them, or 12, of which the first is before or after noon. */
 export type ClockKind = '24h' | 'AM' | 'PM';
@@ -24,9 +24,14 @@ function wallMs(w: WrittenTime | null, order: DateOrder): number | null {
 
 /** True when most steps between neighbouring rows go back in time: newest first. */
 function newestFirst(wall: readonly (number | null)[]): boolean {
-  const known = wall.filter((t) => t !== null);
-  const back = known.slice(1).filter((t, i) => t < known[i]!).length;
-  return back > known.length / 2;
+  let [known, back, last] = [0, 0, -Infinity];
+  for (const t of wall) {
+    if (t === null) continue;
+    known += 1;
+    if (t < last) back += 1;
+    last = t;
+  }
+  return back > known / 2;
 }
 
 /** Hours of 1 to 12 only, without AM or PM, that go back by about half a day: a clock of twelve hours. */
@@ -61,16 +66,32 @@ function inTwentyFour(
   });
 }
 
+/** The written times in the order in which they were written down, and the hours in it that happened twice. */
+export type Course = {
+  ordered: readonly (WrittenTime | null)[];
+  reverse: boolean;
+  twice: Repeated;
+};
+
+export function courseOf(
+  written: readonly (WrittenTime | null)[],
+  order: DateOrder,
+  timeZone: string,
+): Course {
+  const reverse = newestFirst(written.map((w) => wallMs(w, order)));
+  const ordered = reverse ? [...written].reverse() : written;
+  return { ordered, reverse, twice: repeatedHours(ordered, order, timeZone) };
+}
+
 /** Written times as instants in a zone, following the order in which the logger wrote them. */
 export function toInstants(
-  written: readonly (WrittenTime | null)[],
+  course: Course,
   order: DateOrder,
   timeZone: string,
   clock: ClockKind,
   repeated: RepeatedHour | undefined,
 ): Instants {
-  const reverse = newestFirst(written.map((w) => wallMs(w, order)));
-  const ordered = reverse ? [...written].reverse() : [...written];
+  const { ordered, reverse } = course;
   const hours = clock === '24h' ? ordered : inTwentyFour(ordered, clock);
   const local = localClock(timeZone, repeated === 'second');
   const ms = hours.map((w) => {
@@ -81,7 +102,7 @@ export function toInstants(
   });
   const notes: string[] = [];
   if (clock !== '24h') notes.push('Hours of a clock of twelve were told apart by their order.');
-  const twice = repeatedHours(hours, order, timeZone);
+  const twice = clock === '24h' ? course.twice : repeatedHours(hours, order, timeZone);
   if (twice.passes > 1)
     notes.push(
       `The hour that happened twice on ${twice.day} was told apart by the order of its rows.`,
@@ -90,16 +111,8 @@ export function toInstants(
 }
 
 /** Rows that lie in an hour which happened twice, while only one of its passes is in the file. */
-export function unsureHour(
-  written: readonly (WrittenTime | null)[],
-  order: DateOrder,
-  timeZone: string,
-): string | null {
-  const reverse = newestFirst(written.map((w) => wallMs(w, order)));
-  const ordered = reverse ? [...written].reverse() : [...written];
-  const twice = repeatedHours(ordered, order, timeZone);
-  return twice.passes === 1 && twice.startsInside ? twice.day : null;
-}
+export const unsureHour = ({ twice }: Course): string | null =>
+  twice.passes === 1 && twice.startsInside ? twice.day : null;
 
 /** Elapsed time of a cell since a start, ms: seconds, minutes or hours by the heading, or h:mm:ss. */
 export function elapsedMs(cell: string, heading: string): number | null {

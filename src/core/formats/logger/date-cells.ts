@@ -39,7 +39,8 @@ function clock(m: RegExpExecArray, from: number): [number, number, number] | nul
   if (half && (hour < 1 || hour > 12)) return null;
   if (half === 'p' && hour < 12) hour += 12;
   if (half === 'a' && hour === 12) hour = 0;
-  const seconds = Number(`${m[from + 2] ?? 0}.${m[from + 3] ?? 0}`);
+  const part = m[from + 3];
+  const seconds = Number(part === undefined ? (m[from + 2] ?? 0) : `${m[from + 2]}.${part}`);
   return hour < 24 && Number(m[from + 1]) < 60 && seconds < 60
     ? [hour, Number(m[from + 1]), seconds]
     : null;
@@ -54,9 +55,28 @@ export function readEpoch(cell: string): WrittenTime | null {
   return ms >= Date.UTC(1990, 0) && ms < Date.UTC(2100, 0) ? { kind: 'instant', ms } : null;
 }
 
+/** A date and time in figures only. */
+function inFigures(m: RegExpExecArray): WrittenTime | null {
+  const hms = clock(m, 4);
+  if (!hms) return null;
+  const yearFirst = m[1]!.length === 4;
+  return {
+    kind: 'local',
+    parts: [Number(m[1]), Number(m[2]), Number(m[3])],
+    yearFirst,
+    yearDigits: yearFirst ? 4 : m[3]!.length,
+    hms,
+    named: false,
+    half: m[8] !== undefined,
+  };
+}
+
 /** Reads a date-and-time cell as written, without deciding the order of day and month. */
 export function readWrittenTime(cell: string): WrittenTime | null {
-  const text = cell.trim().replace(/(\d)\s*(?:UTC|GMT)$/i, '$1Z');
+  const plain = cell.trim();
+  const numeric = NUMERIC.exec(plain);
+  if (numeric) return inFigures(numeric);
+  const text = /[ct]$/i.test(plain) ? plain.replace(/(\d)\s*(?:UTC|GMT)$/i, '$1Z') : plain;
   if (ISO_WITH_ZONE.test(text)) {
     const [year, month, day] = [text.slice(0, 4), text.slice(5, 7), text.slice(8, 10)].map(Number);
     const ms = Date.parse(
@@ -87,19 +107,7 @@ export function readWrittenTime(cell: string): WrittenTime | null {
       half: m[8] !== undefined,
     };
   }
-  const m = NUMERIC.exec(text);
-  const hms = m && clock(m, 4);
-  if (!m || !hms) return null;
-  const yearFirst = m[1]!.length === 4;
-  return {
-    kind: 'local',
-    parts: [Number(m[1]), Number(m[2]), Number(m[3])],
-    yearFirst,
-    yearDigits: yearFirst ? 4 : m[3]!.length,
-    hms,
-    named: false,
-    half: m[8] !== undefined,
-  };
+  return null;
 }
 
 const DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];

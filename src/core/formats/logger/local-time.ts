@@ -19,13 +19,15 @@ function zoneOffsets(timeZone: string): (wallMs: number) => readonly number[] {
       .map((o) => o.toMillis() - startMs)
       .sort((x, y) => x - y);
   };
+  let lastQuarter = NaN;
+  let last: readonly number[] = [];
   return (wallMs) => {
     const quarter = Math.floor(wallMs / QUARTER_MS);
-    const kept = known.get(quarter);
-    if (kept) return kept;
-    const made = ask(quarter * QUARTER_MS);
-    known.set(quarter, made);
-    return made;
+    if (quarter === lastQuarter) return last;
+    lastQuarter = quarter;
+    last = known.get(quarter) ?? ask(quarter * QUARTER_MS);
+    known.set(quarter, last);
+    return last;
   };
 }
 
@@ -55,11 +57,14 @@ export function localClock(timeZone: string, second = false) {
 }
 
 /** How often a file passes through an hour that happened twice, on which day, and whether it begins inside. */
+export type Repeated = { passes: number; day: string; startsInside: boolean };
+
+/** Follows the written times through the hours that happen twice. */
 export function repeatedHours(
   ordered: readonly (WrittenTime | null)[],
   order: DateOrder,
   timeZone: string,
-): { passes: number; day: string; startsInside: boolean } {
+): Repeated {
   let passes = 0;
   let day = '';
   let startsInside = false;

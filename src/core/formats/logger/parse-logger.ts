@@ -3,6 +3,7 @@ import { QuantityError } from '../../guard';
 import { readTemp, unitInCell, unitInHeading, type TempUnit } from './cells';
 import { ChannelBuilder, type LoggerColumns, type SkippedRow } from './channel-builder';
 import {
+  courseOf,
   toInstants,
   twelveHourClock,
   unsureHour,
@@ -219,10 +220,11 @@ export function readLogger(bytes: Uint8Array, options: LoggerOptions): ReadLogge
   if (!answers.clock && twelveHourClock(written, order))
     return { kind: 'ambiguous', about: 'clock', options: ['AM', 'PM', '24h'], sample };
   const timeZone = shape.zone ?? options.timeZone;
-  if (!answers.repeatedHour && unsureHour(written, order, timeZone) !== null)
+  const course = courseOf(written, order, timeZone);
+  if (!answers.repeatedHour && unsureHour(course) !== null)
     return { kind: 'ambiguous', about: 'repeatedHour', options: ['first', 'second'], sample };
   const { ms, notes } = toInstants(
-    written,
+    course,
     order,
     timeZone,
     answers.clock ?? '24h',

@@ -8,9 +8,11 @@ const DELIMITERS = [';', '\t', '|', ','];
 /** Rows before the last that tell how long its cells should be. */
 const LIKE = 20;
 const FEWEST = 4;
+/** Lines that tell how a file is divided. */
+const TELLING = 5000;
 
 function delimiterOf(text: string): string {
-  const all = text.split(/\r?\n/).filter((l) => l.trim() !== '');
+  const all = text.split(/\r?\n/, TELLING).filter((l) => l.trim() !== '');
   const spread = DELIMITERS.filter(
     (d) => all.filter((l) => l.includes(d)).length >= all.length / 2,
   );

@@ -2,7 +2,7 @@
 
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { ChevronDown, Moon } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { useRouter } from 'next/navigation';
 import type { UnitSystem } from '@/core';
 import type { Role } from '@/platform/roles';

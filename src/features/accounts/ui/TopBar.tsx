@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { Mark } from '@/ui/mark';
 import type { Show } from '@/ui/show';
 import { nowS } from '@/platform/clock';

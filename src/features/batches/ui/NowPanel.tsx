@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { CURE_LINE, scaleRecipe, sheetLimits, type Recipe, type Scale } from '@/core';
 import type { Show } from '@/ui/show';
 import type { LotChoice } from '@/features/stores/choices';

@@ -103,6 +103,9 @@ export function nextWords(next: NextStep, show: Show): string {
 }
 
 const PROBLEMS: Record<string, string> = {
+  no_such_scale: 'This site has no such scale. Choose another one.',
+  no_such_house: 'This site has no such house. Choose another one.',
+  no_such_program: 'This program is not in the library. Choose another one.',
   server_clock: 'The server’s clock is in doubt: kept here, it will be sent.',
   disk_full: 'The disk of the database is full. Make room, then try again.',
   no_database: 'The database is away for the moment. Try again.',

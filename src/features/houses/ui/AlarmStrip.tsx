@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { ALARM_WORDS, RANK_WORDS } from '@/features/batches/ui/house-words';
 import type { Member } from '../load';
 import { AlarmSound } from './AlarmSound';

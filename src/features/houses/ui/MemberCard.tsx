@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { coreTargetOf, runStages, type Wait } from '@/core';
 import { PHASE_WORDS } from '@/features/batches/ui/words';
 import type { Show } from '@/ui/show';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import type { Show } from '@/ui/show';
 import type { Lot } from '../repository';
 

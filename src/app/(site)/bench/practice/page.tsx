@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { requirePage } from '@/features/accounts/identify';
 import { PracticeDesk } from '@/features/bench/ui/PracticeDesk';
 import { latestPrograms } from '@/features/programs/repository';

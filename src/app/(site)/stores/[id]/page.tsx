@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { requirePage } from '@/features/accounts/identify';
