@@ -157,6 +157,8 @@ export {
   type PlannedPiece,
 } from './schedule/plan';
 export { recipeBlocks, requiredHoldS } from './schedule/recipe-blocks';
+export { followRecord, type Standing, type Way, type WayPiece } from './schedule/follow';
+export { passedSteps, recipeOfRun } from './schedule/passed';
 export { workingSpans, type Span, type WorkingHours } from './schedule/working-hours';
 export {
   doseLimits,
@@ -244,20 +246,18 @@ export {
   type Wait,
 } from './house/stage-progress';
 export { effectiveEntries } from './logbook/effective';
-export type {
-  Author,
-  DispositionKind,
-  EffectiveEntry,
-  Entry,
-  EntryBody,
-  EntryKind,
-  LotProblem,
-  StepName,
-} from './logbook/entry';
-export { LOT_PROBLEMS, RUN_EVENTS, type RunEvent } from './logbook/entry';
+export type { Author, EffectiveEntry, Entry, EntryBody, EntryKind } from './logbook/entry';
+export { ENTRY_KINDS } from './logbook/book';
+export type { AlarmState } from './logbook/chapters/alarms';
+export type { DispositionKind } from './logbook/chapters/holds';
+export type { StepName } from './logbook/chapters/making';
+export type { ProbeUse } from './logbook/chapters/probes';
+export { RUN_EVENTS, type RunEvent } from './logbook/chapters/run';
+export { LOT_PROBLEMS, type LotProblem, type Weighed } from './logbook/chapters/weighing';
 export { foldBatch } from './logbook/fold';
-export { refuse, type Proposed, type Refusal } from './logbook/accept';
-export type { AlarmState, BatchState, Phase, ProbeUse, Weighed } from './logbook/state';
+export { refuse, type Proposed } from './logbook/accept';
+export type { Refusal } from './logbook/chapter';
+export type { BatchState, Phase } from './logbook/state';
 export type {
   Calibrations,
   Case,

@@ -1,12 +1,12 @@
 import { sql } from 'kysely';
 import { randomUUID } from 'node:crypto';
-import { planOfBatch } from '@/features/batches/plan';
 import { loadOpenDossiers } from '@/features/batches/case';
 import { runChart } from '@/features/batches/chart-data';
 import { nextStep } from '@/features/batches/next-step';
 import { closedBatches } from '@/features/batches/repository';
 import { watchOnce } from '@/features/batches/watch';
 import { batchInHouse, surroundings } from '@/features/houses/program';
+import { wayNow } from '@/features/houses/way';
 import { housesNow } from '@/features/houses/houses';
 import { latestVersions, versionsOf } from '@/features/recipes/repository';
 import { RULE_KINDS } from '@/core';
@@ -80,9 +80,27 @@ test('the houses know their loads, set points and curves', async () => {
   });
 });
 
-test('every running batch has a plan', async () => {
+test('every running batch has a way: what it has behind it is not planned again, what runs ends as forecast', async () => {
   const site = await loadSite(demo);
-  for (const d of await open()) expect(planOfBatch(d.case, site).readyS).not.toBeNull();
+  for (const d of await open()) {
+    const now = nowS();
+    const { pieces, readyS } = await wayNow(demo, d, site, now);
+    expect(readyS).not.toBeNull();
+    const running = pieces.filter((p) => p.standing === 'now');
+    expect(running.length).toBeLessThanOrEqual(1);
+    expect(running.every((p) => p.startS <= now && p.endS >= now)).toBe(true);
+    const first = pieces.findIndex((p) => p.standing === 'ahead' || p.standing === 'now');
+    expect(pieces.slice(0, first).every((p) => p.endS <= now)).toBe(true);
+    expect(pieces.slice(first + running.length).every((p) => p.startS >= now)).toBe(true);
+    const { phase } = d.case.state;
+    if (phase === 'in_house') {
+      expect(running[0]!.key).toMatch(/^stage:/);
+      expect(pieces.slice(0, first).map((p) => p.key)).toEqual(
+        expect.arrayContaining(['prepare', 'stuff', 'load']),
+      );
+    }
+    if (phase === 'chilling') expect(running[0]?.key ?? pieces[first]!.key).toMatch(/^chill:/);
+  }
 });
 
 test('started again within the hour the demo is kept; a day later it runs anew and the old ends are told', async () => {

@@ -1,7 +1,7 @@
 import { coreTargetOf } from '../formula/stage-ends';
 import { wetBulbFromRh } from '../heat/psychrometrics';
 import type { Reading } from '../lethality/reading';
-import type { AlarmState } from '../logbook/state';
+import type { AlarmState } from '../logbook/chapters/alarms';
 import { within } from '../probes/series-at';
 import type { Case } from '../verdict/check';
 import { longestGrowth } from '../verdict/come-up-check';

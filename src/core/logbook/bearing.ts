@@ -1,37 +1,9 @@
-import type { Entry, EntryBody, EntryKind } from './entry';
-
-const HEAT = ['come_up', 'uncured_smoke', 'lethality', 'probe_evidence'] as const;
-const PROBES = [...HEAT, 'cooling', 'fermentation', 'cure_hold'] as const;
-
-/** The checks that an entry of each kind bears on: new evidence for them, whatever it says. */
-const BEARS_ON: Partial<Record<EntryKind, readonly string[]>> = {
-  weighed: ['dose', 'cure_hold', 'cooling', 'ingredients'],
-  lot_allowed: ['dose'],
-  cure_hold_started: ['cure_hold'],
-  cure_hold_ended: ['cure_hold'],
-  run_started: [...HEAT, 'fermentation'],
-  stage_started: [...HEAT, 'fermentation'],
-  moved: HEAT,
-  probe_placed: PROBES,
-  probe_removed: PROBES,
-  readings_imported: PROBES,
-  ph_logged: ['fermentation', 'come_up'],
-  pulled: [...HEAT, 'cooling'],
-  chill_started: ['cooling'],
-};
-
-const OF_READING: Record<string, readonly string[]> = {
-  core: [...HEAT, 'cooling'],
-  air: ['uncured_smoke', 'probe_evidence', 'fermentation'],
-  wet_bulb: ['probe_evidence'],
-  cooler: ['cure_hold', 'cooling', 'uncured_smoke'],
-};
+import { kindOf } from './book';
+import type { Entry, EntryBody } from './entry';
 
 const bearsOn = (body: EntryBody): readonly string[] => {
-  if (body.kind === 'reading_logged') return OF_READING[body.what]!;
-  if (body.kind === 'step_done')
-    return body.step === 'stuff' ? ['come_up', 'uncured_smoke', 'ingredients'] : [];
-  return BEARS_ON[body.kind] ?? [];
+  const { bearsOn: on = [] } = kindOf(body);
+  return typeof on === 'function' ? on(body) : on;
 };
 
 /**

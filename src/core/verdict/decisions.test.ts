@@ -1,5 +1,5 @@
 import { refuse } from '../logbook/accept';
-import type { DispositionKind } from '../logbook/entry';
+import type { DispositionKind } from '../logbook/chapters/holds';
 import { foldBatch } from '../logbook/fold';
 import { entriesOf, weighed, type Line } from '../testing/batch';
 import { caseOf, CORE, HOUR, MIN, openChecks, play, type Played } from '../testing/played';

@@ -1,5 +1,4 @@
-import type { DispositionKind } from '../logbook/entry';
-import type { Disposition } from '../logbook/state';
+import type { Disposition, DispositionKind } from '../logbook/chapters/holds';
 import type { Case, Check } from './check';
 
 /** Figures that are worse when they are higher, and when they are lower. */

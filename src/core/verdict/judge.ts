@@ -1,4 +1,4 @@
-import type { DispositionKind } from '../logbook/entry';
+import type { DispositionKind } from '../logbook/chapters/holds';
 import type { BatchState } from '../logbook/state';
 import { check, type Case, type Check, type CheckCode } from './check';
 import { checkChill } from './chill-check';

@@ -1,11 +1,16 @@
 import {
+  followRecord,
+  passedSteps,
   planBackward,
   recipeBlocks,
+  recipeOfRun,
   workingSpans,
   type Case,
   type CureHoldRuleBody,
   type Plan,
   type Recipe,
+  type Span,
+  type Way,
 } from '@/core';
 import { READY_AHEAD_S, START_BACK_S } from './time-range';
 import type { Site } from '@/features/settings/repository';
@@ -36,7 +41,38 @@ export function planBatch(
 export const piecesOf = (plan: Plan) =>
   plan.status === 'ok' ? plan.pieces : (plan.earliest ?? []);
 
-/** The plan of a batch as it was started: from its start to its ready-by. */
-export function planOfBatch(c: Case, site: Site): Plan {
-  return planBatch(c.recipe, c.rules.cure_hold.body, site, c.state.startedS, c.state.readyByS);
+/** Somebody is there around the clock. */
+const always = (fromS: number, toS: number): Span[] => [{ startS: fromS, endS: toS }];
+
+export type BatchWay = Way & {
+  /** When it would be ready if somebody came outside working hours, where that helps a late batch; else null. */
+  overtimeS: number | null;
+};
+
+const HELPS_S = 15 * 60;
+
+/**
+ * The way of a batch by its record: what was, what is, and what comes from here in the site's working hours.
+ * @param dueS when the step that goes on is forecast to end, where that is known
+ */
+export function wayOfBatch(c: Case, site: Site, dueS: number | null, nowS: number): BatchWay {
+  const { state } = c;
+  const readyByS = Math.min(state.readyByS, nowS + START_BACK_S + READY_AHEAD_S);
+  const horizonS = Math.max(0, readyByS - nowS) + HORIZON_S;
+  /* A batch that waited for days may reach further than the plan of what is left. */
+  const toS = nowS + 2 * horizonS;
+  const input = {
+    blocks: recipeBlocks(recipeOfRun(c.recipe, state), c.rules.cure_hold.body),
+    passed: passedSteps(state),
+    dueS,
+    nowS,
+    readyByS,
+    horizonS,
+  };
+  const working = workingSpans(site.workingHours, site.timeZone, nowS, toS);
+  const way = followRecord({ ...input, working });
+  if (way.lateS === null || way.lateS <= 0) return { ...way, overtimeS: null };
+  const { readyS } = followRecord({ ...input, working: always(nowS, toS) });
+  const helps = readyS !== null && way.readyS! - readyS >= HELPS_S;
+  return { ...way, overtimeS: helps ? readyS : null };
 }

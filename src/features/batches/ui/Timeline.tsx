@@ -1,4 +1,4 @@
-import type { PlannedPiece, Recipe } from '@/core';
+import type { PlannedPiece, Recipe, Standing } from '@/core';
 import type { Show } from '@/ui/show';
 import { MEDIUM_WORDS } from './words';
 
@@ -25,20 +25,31 @@ export function pieceLook(key: string, recipe: Recipe): { name: string; tint: st
   return FIXED[key] ?? { name: key, tint: '--rest' };
 }
 
-/** The schedule as a strip to scale and as a list with clock times; attended steps carry a person's mark. */
+type Piece = PlannedPiece & { standing?: Standing };
+
+/** What a line of the list says on its right: how long it takes or took, and where it stands. */
+function standingWords(p: Piece, show: Show, nowS: number): string {
+  const long = show.duration(p.durationS);
+  if (p.standing === 'unrecorded') return 'done, nobody wrote down when';
+  if (p.standing === 'done') return p.durationS >= 60 ? `done, ${long}` : 'done';
+  if (p.standing === 'now') return `now, until ${show.clock(p.endS)}`;
+  return `${p.attended ? 'somebody there, ' : ''}${long} · ${show.until(p.startS, nowS)}`;
+}
+
+/** The schedule as a strip to scale and as a list with clock times; a mark says where somebody must be there. */
 export function Timeline({
   pieces,
   recipe,
   show,
   nowS,
 }: {
-  pieces: PlannedPiece[];
+  pieces: Piece[];
   recipe: Recipe;
   show: Show;
   nowS: number;
 }) {
   const from = pieces[0]!.startS;
-  const span = pieces.at(-1)!.endS - from;
+  const span = Math.max(1, pieces.at(-1)!.endS - from);
   const share = (s: number) => `${(100 * s) / span}%`;
   return (
     <div>
@@ -59,9 +70,15 @@ export function Timeline({
             {p.attended && <span className="absolute inset-x-0 bottom-0 h-2 bg-ink" />}
           </span>
         ))}
+        {nowS > from && nowS < from + span && (
+          <span
+            className="absolute inset-y-0 w-1 bg-accent outline outline-1 outline-sheet"
+            style={{ left: share(nowS - from) }}
+          />
+        )}
       </div>
       <p className="small mb-1">
-        Times in {show.settings.timeZone}. A dark foot means somebody must be there.
+        Times in {show.settings.timeZone}. A dark foot: somebody must be there. The bar across: now.
       </p>
       <ol className="gap-x-6 [columns:22rem]">
         {pieces.map((p) => {
@@ -69,18 +86,20 @@ export function Timeline({
           return (
             <li
               key={p.key}
-              className="flex break-inside-avoid items-baseline gap-2 border-t border-line py-1.5"
+              className={`flex break-inside-avoid items-baseline gap-2 border-t border-line py-1.5 ${p.standing === 'now' ? 'font-semibold' : ''}`}
+              aria-current={p.standing === 'now' ? 'step' : undefined}
             >
               <span
                 className="inline-block size-3 shrink-0 rounded-sm border border-soft"
                 style={{ background: `var(${look.tint})` }}
                 aria-hidden="true"
               />
-              <strong className="whitespace-nowrap">{show.clock(p.startS)}</strong>{' '}
+              <strong className="whitespace-nowrap">
+                {p.standing === 'unrecorded' ? '…' : show.clock(p.startS)}
+              </strong>{' '}
               <span>{look.name}</span>
               <span className="ml-auto text-right text-sm text-soft">
-                {p.attended ? 'attended, ' : ''}
-                {show.duration(p.durationS)} · {show.until(p.startS, nowS)}
+                {standingWords(p, show, nowS)}
               </span>
             </li>
           );

@@ -1,9 +1,10 @@
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import { z } from 'zod';
+import { recipeOfRun, type Standing } from '@/core';
 import { requireRoute } from '@/features/accounts/identify';
 import { loadDossier } from '@/features/batches/case';
-import { piecesOf, planOfBatch } from '@/features/batches/plan';
 import { pieceLook } from '@/features/batches/ui/Timeline';
+import { wayNow } from '@/features/houses/way';
 import { loadSite } from '@/features/settings/repository';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
@@ -11,27 +12,30 @@ import { db } from '@/platform/db/client';
 /** A calendar's line ends where the name does not. */
 const oneLine = (text: string) => text.replace(/[\r\n\u2028\u2029]+/g, ' ');
 
-/** The batch's schedule as an iCalendar file. */
+const DESCRIBED: Partial<Record<Standing, string>> = { done: 'Done.', now: 'Goes on now.' };
+
+/** The batch's way so far and its schedule from here as an iCalendar file. */
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
   const person = await requireRoute('read');
   if (person instanceof Response) return person;
   const id = z.uuid().safeParse((await params).id);
   const dossier = id.success ? await loadDossier(db(), id.data, nowS()) : null;
   if (!dossier) return Response.json({ ok: false, code: 'no_such_batch' }, { status: 404 });
-  const { recipe } = dossier.case;
-  const plan = planOfBatch(dossier.case, await loadSite(db()));
+  const recipe = recipeOfRun(dossier.case.recipe, dossier.case.state);
+  const way = await wayNow(db(), dossier, await loadSite(db()), nowS());
   const calendar = ical({
     name: oneLine(`${recipe.name} ${dossier.head.code}`),
     prodId: '-//Jolly Kettle//Schedule//EN',
     method: ICalCalendarMethod.PUBLISH,
   });
-  for (const p of piecesOf(plan)) {
+  for (const p of way.pieces.filter((x) => x.standing !== 'unrecorded')) {
     calendar.createEvent({
       id: `${dossier.head.id}-${p.key.replace(':', '-')}`,
       start: new Date(p.startS * 1000),
       end: new Date(p.endS * 1000),
       summary: oneLine(`${pieceLook(p.key, recipe).name}: ${recipe.name}`),
-      description: p.attended ? 'Somebody must be there.' : 'Runs unattended.',
+      description:
+        DESCRIBED[p.standing] ?? (p.attended ? 'Somebody must be there.' : 'Runs unattended.'),
     });
   }
   return new Response(calendar.toString(), {

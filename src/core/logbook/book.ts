@@ -1,0 +1,54 @@
+import type { Kind } from './chapter';
+import { alarms } from './chapters/alarms';
+import { cure } from './chapters/cure';
+import { holds } from './chapters/holds';
+import { making } from './chapters/making';
+import { probes } from './chapters/probes';
+import { record } from './chapters/record';
+import { run } from './chapters/run';
+import { signing } from './chapters/signing';
+import { weighing } from './chapters/weighing';
+import type { EntryBody, EntryKind } from './entry';
+import type { BatchState } from './state';
+
+type Kinds = { [K in EntryKind]: Kind<Extract<EntryBody, { kind: K }>> };
+
+/** Every kind of entry, by the chapters of the logbook; one that no chapter has does not compile. */
+const KINDS: Kinds = {
+  ...record.kinds,
+  ...weighing.kinds,
+  ...cure.kinds,
+  ...making.kinds,
+  ...run.kinds,
+  ...probes.kinds,
+  ...alarms.kinds,
+  ...holds.kinds,
+  ...signing.kinds,
+};
+
+/** What the logbook knows of a kind. */
+export const kindOf = <B extends EntryBody>(body: B): Kind<B> =>
+  KINDS[body.kind as EntryKind] as unknown as Kind<B>;
+
+/** What the logbook knows of a kind by its name. */
+export const kindNamed = (kind: EntryKind): Kind<never> => KINDS[kind] as unknown as Kind<never>;
+
+/** Every kind by name. */
+export const ENTRY_KINDS = Object.keys(KINDS) as EntryKind[];
+
+/** What is known of a batch before its first entry. */
+export const emptyState = (): BatchState => ({
+  ...record.empty(),
+  ...weighing.empty(),
+  ...cure.empty(),
+  ...making.empty(),
+  ...run.empty(),
+  ...probes.empty(),
+  ...alarms.empty(),
+  ...holds.empty(),
+  ...signing.empty(),
+  withdrawn: [],
+  touched: {},
+  phase: 'weighing',
+  lastS: 0,
+});

@@ -1,0 +1,52 @@
+import type { Chapter } from '../chapter';
+import type { Author } from '../entry';
+
+export type AlarmsBody =
+  | { kind: 'alarm_raised'; alarm: string; key: string; figures: Record<string, number> }
+  | { kind: 'alarm_cleared'; key: string }
+  | { kind: 'alarm_acknowledged'; key: string; text?: string };
+
+/** An alarm as the record tells it. */
+export type AlarmState = {
+  key: string;
+  alarm: string;
+  figures: Record<string, number>;
+  raisedS: number;
+  clearedS: number | null;
+  acknowledged: { by: Author; atS: number; text: string | null } | null;
+};
+
+export type AlarmsState = { alarms: AlarmState[] };
+
+/** What was wrong, from when to when, and who saw it. */
+export const alarms: Chapter<AlarmsBody, AlarmsState> = {
+  empty: () => ({ alarms: [] }),
+  kinds: {
+    alarm_raised: {
+      apply: (s, { key, alarm, figures }, e) => {
+        s.alarms.push({
+          key,
+          alarm,
+          figures,
+          raisedS: e.happenedS,
+          clearedS: null,
+          acknowledged: null,
+        });
+      },
+    },
+    alarm_cleared: {
+      apply: (s, b, e) => {
+        const alarm = s.alarms.findLast((a) => a.key === b.key);
+        if (alarm) alarm.clearedS = e.happenedS;
+      },
+    },
+    alarm_acknowledged: {
+      apply: (s, b, e) => {
+        const alarm = s.alarms.findLast((a) => a.key === b.key);
+        if (alarm) alarm.acknowledged = { by: e.by, atS: e.happenedS, text: b.text ?? null };
+      },
+      refuses: (s, b) => (s.alarms.some((a) => a.key === b.key) ? null : 'unknown_alarm'),
+      afterSignature: true,
+    },
+  },
+};

@@ -1,0 +1,117 @@
+import type { Chapter } from '../chapter';
+import type { Author } from '../entry';
+
+export type DispositionKind =
+  'continue' | 'cook_on' | 'rework' | 'destroy' | 'release_on_authority';
+export type HoldSource = 'rule' | 'person';
+
+export type HoldsBody =
+  | { kind: 'held'; source: HoldSource; check?: string; reason: string }
+  | {
+      kind: 'disposed';
+      disposition: DispositionKind;
+      reason: string;
+      authority?: string;
+      checks: string[];
+    }
+  /** What a disposition asked for has been done. */
+  | { kind: 'rework_done'; text: string }
+  /** A hold whose cause was a slip that has been corrected. */
+  | { kind: 'hold_lifted'; holdId: string; reason: string };
+
+export type Hold = {
+  id: string;
+  source: HoldSource;
+  check: string | null;
+  reason: string;
+  atS: number;
+  seq: number;
+  by: Author;
+  open: boolean;
+};
+export type Disposition = {
+  kind: DispositionKind;
+  reason: string;
+  authority: string | null;
+  /** The checks that were on hold when it was made: nothing else is decided by it. */
+  checks: string[];
+  by: Author;
+  atS: number;
+  seq: number;
+};
+
+export type HoldsState = {
+  holds: Hold[];
+  dispositions: Disposition[];
+  /** Rework that was asked for and has not been recorded. */
+  reworkOpen: boolean;
+};
+
+/** What stands still until somebody decides, and what was decided. */
+export const holds: Chapter<HoldsBody, HoldsState> = {
+  empty: () => ({ holds: [], dispositions: [], reworkOpen: false }),
+  kinds: {
+    held: {
+      apply: (s, b, e) => {
+        s.holds.push({
+          id: e.id,
+          source: b.source,
+          check: b.check ?? null,
+          reason: b.reason,
+          atS: e.happenedS,
+          seq: e.seq,
+          by: e.by,
+          open: true,
+        });
+      },
+      reopens: true,
+    },
+    disposed: {
+      apply: (s, b, e) => {
+        const onHold = new Set(s.holds.filter((h) => h.open).map((h) => h.check));
+        const checks = b.checks.filter((code) => onHold.has(code));
+        s.dispositions.push({
+          kind: b.disposition,
+          reason: b.reason,
+          authority: b.authority ?? null,
+          checks,
+          by: e.by,
+          atS: e.happenedS,
+          seq: e.seq,
+        });
+        for (const h of s.holds)
+          if (h.open && (h.check === null || b.checks.includes(h.check))) h.open = false;
+        if (b.disposition === 'rework') s.reworkOpen = true;
+        if (b.disposition === 'cook_on' && s.run && s.run.pulledS !== null) {
+          s.run.pulls.at(-1)!.againS = e.happenedS;
+          s.run.earlierChill.push(...s.chill);
+          s.run.pulledS = null;
+          s.chill = [];
+        }
+      },
+      refuses: (s, b) => {
+        const open = s.holds.filter((h) => h.open);
+        if (b.disposition === 'destroy') return null;
+        if (open.length === 0) return 'no_open_hold';
+        return b.checks.every((code) => open.some((h) => h.check === code)) ? null : 'not_on_hold';
+      },
+      reopens: true,
+    },
+    rework_done: {
+      apply: (s) => {
+        s.reworkOpen = false;
+      },
+      refuses: (s) => (s.reworkOpen ? null : 'no_rework'),
+    },
+    hold_lifted: {
+      apply: (s, b) => {
+        const hold = s.holds.find((h) => h.id === b.holdId && h.source === 'rule');
+        if (hold) hold.open = false;
+      },
+      refuses: (s, b) =>
+        s.holds.some((h) => h.open && h.id === b.holdId && h.source === 'rule')
+          ? null
+          : 'no_open_hold',
+    },
+  },
+};

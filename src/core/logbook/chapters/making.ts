@@ -1,0 +1,58 @@
+import type { Chapter } from '../chapter';
+import type { Author } from '../entry';
+
+export type StepName = 'grind' | 'mix' | 'stuff' | 'surface_dry' | 'bloom' | 'pack';
+
+export type MakingBody =
+  | {
+      kind: 'step_done';
+      step: StepName;
+      tempC?: number;
+      weightG?: number;
+      /** Lines of the recipe that a person decided to leave out of what is stuffed. */
+      without?: string[];
+    }
+  | {
+      kind: 'ph_logged';
+      ph: number;
+      /** When its meter was last checked in buffers, epoch s. */
+      meterCheckedS?: number;
+    };
+
+export type MakingState = {
+  steps: Partial<
+    Record<
+      StepName,
+      { atS: number; tempC: number | null; weightG: number | null; without: string[] }
+    >
+  >;
+  /** pH of the test piece, in time. */
+  ph: { ph: number; tS: number; meterCheckedS: number | null; by: Author }[];
+};
+
+/** What is done by hand on the way, and the pH of the test piece. */
+export const making: Chapter<MakingBody, MakingState> = {
+  empty: () => ({ steps: {}, ph: [] }),
+  kinds: {
+    step_done: {
+      apply: (s, b, e) => {
+        s.steps[b.step] = {
+          atS: e.happenedS,
+          tempC: b.tempC ?? null,
+          weightG: b.weightG ?? null,
+          without: b.without ?? [],
+        };
+      },
+      correctable: true,
+      bearsOn: (b) => (b.step === 'stuff' ? ['come_up', 'uncured_smoke', 'ingredients'] : []),
+    },
+    ph_logged: {
+      apply: (s, b, e) => {
+        s.ph.push({ ph: b.ph, tS: e.happenedS, meterCheckedS: b.meterCheckedS ?? null, by: e.by });
+      },
+      refuses: (_s, _b, r) => (r.fermentation ? null : 'not_fermented'),
+      correctable: true,
+      bearsOn: ['fermentation', 'come_up'],
+    },
+  },
+};

@@ -1,0 +1,126 @@
+import type { ReadingPlace } from '../../units/plausible';
+import { HEAT, PROBES, type Chapter } from '../chapter';
+import type { Author } from '../entry';
+
+export type ImportedChannel = {
+  channelId: number;
+  name: string;
+  what: ReadingPlace;
+  thickest: boolean;
+};
+
+export type ProbesBody =
+  | {
+      kind: 'probe_placed';
+      channelId: number;
+      what: ReadingPlace;
+      thickest: boolean;
+      position?: string;
+    }
+  | { kind: 'probe_removed'; channelId: number; reason: string }
+  | {
+      kind: 'reading_logged';
+      what: ReadingPlace;
+      tempC: number;
+      thickest: boolean;
+      /** The piece that it was taken in, where there is more than one. */
+      piece?: string;
+    }
+  | { kind: 'readings_imported'; fileName: string; sha256: string; channels: ImportedChannel[] };
+
+export type ProbeUse = {
+  channelId: number;
+  name: string | null;
+  what: ReadingPlace;
+  thickest: boolean;
+  position: string | null;
+  fromS: number;
+  toS: number | null;
+  /** Why it was taken out, and by whom: a decision that sets it aside from then on. */
+  removed: { reason: string; by: Author } | null;
+};
+export type HandReading = {
+  what: ReadingPlace;
+  tempC: number;
+  thickest: boolean;
+  piece: string | null;
+  tS: number;
+  by: Author;
+};
+
+export type ProbesState = { probes: ProbeUse[]; hand: HandReading[] };
+
+const OF_READING: Record<ReadingPlace, readonly string[]> = {
+  core: [...HEAT, 'cooling'],
+  air: ['uncured_smoke', 'probe_evidence', 'fermentation'],
+  wet_bulb: ['probe_evidence'],
+  cooler: ['cure_hold', 'cooling', 'uncured_smoke'],
+};
+
+/** What measures the batch: probes of houses, files of loggers, thermometers in hands. */
+export const probes: Chapter<ProbesBody, ProbesState> = {
+  empty: () => ({ probes: [], hand: [] }),
+  kinds: {
+    probe_placed: {
+      apply: (s, b, e) => {
+        s.probes.push({
+          channelId: b.channelId,
+          name: null,
+          what: b.what,
+          thickest: b.thickest,
+          position: b.position ?? null,
+          fromS: e.happenedS,
+          toS: null,
+          removed: null,
+        });
+      },
+      refuses: (s, b) =>
+        s.probes.some((p) => p.channelId === b.channelId && p.toS === null)
+          ? 'probe_already_placed'
+          : null,
+      correctable: true,
+      bearsOn: PROBES,
+    },
+    probe_removed: {
+      apply: (s, b, e) => {
+        const probe = s.probes.findLast((p) => p.channelId === b.channelId && p.toS === null);
+        if (probe) {
+          probe.toS = e.happenedS;
+          probe.removed = { reason: b.reason, by: e.by };
+        }
+      },
+      refuses: (s, b) =>
+        s.probes.some((p) => p.channelId === b.channelId && p.toS === null)
+          ? null
+          : 'probe_not_placed',
+      correctable: true,
+      bearsOn: PROBES,
+    },
+    reading_logged: {
+      apply: (s, b, e) => {
+        const { what, tempC, thickest } = b;
+        s.hand.push({ what, tempC, thickest, piece: b.piece ?? null, tS: e.happenedS, by: e.by });
+      },
+      correctable: true,
+      bearsOn: (b) => OF_READING[b.what],
+    },
+    readings_imported: {
+      apply: (s, b) => {
+        for (const c of b.channels) {
+          s.probes.push({
+            channelId: c.channelId,
+            name: c.name,
+            what: c.what,
+            thickest: c.thickest,
+            position: null,
+            fromS: s.startedS,
+            toS: null,
+            removed: null,
+          });
+        }
+      },
+      correctable: true,
+      bearsOn: PROBES,
+    },
+  },
+};

@@ -1,0 +1,177 @@
+import { UNCURED_SMOKE_FROM_C, type ChillMedium, type ProgramStage } from '../../formula/recipe';
+import { HEAT, type Chapter, type Refusal } from '../chapter';
+import type { Author } from '../entry';
+import type { BatchState } from '../state';
+
+/** What happens at a house besides stages and readings. */
+export const RUN_EVENTS = [
+  'fuel',
+  'door_open',
+  'rotated',
+  'wood_added',
+  'smoke_out',
+  'probe_moved',
+] as const;
+export type RunEvent = (typeof RUN_EVENTS)[number];
+
+export type RunBody =
+  | {
+      kind: 'run_started';
+      houseId: string;
+      /** The load that it hangs in together with others. */
+      loadId?: string;
+      /** The stages that it runs by; the recipe's own when left out. */
+      program?: { name: string; versionId: string | null; stages: ProgramStage[] };
+      sticks?: number;
+      position?: string;
+    }
+  | { kind: 'stage_started'; stageIndex: number; reason?: string }
+  | { kind: 'stage_extended'; stageIndex: number; byS: number; reason: string }
+  | { kind: 'run_paused'; reason: string }
+  | { kind: 'run_resumed' }
+  /** Out of the load into something of its own, such as a bath, while the rest goes on. */
+  | { kind: 'moved'; stage: ProgramStage; reason: string }
+  | { kind: 'event_logged'; event: RunEvent; text?: string }
+  | { kind: 'pulled' }
+  | { kind: 'chill_started'; medium: ChillMedium };
+
+export type RunState = {
+  run: {
+    houseId: string;
+    startS: number;
+    loadId: string | null;
+    sticks: number | null;
+    position: string | null;
+    programName: string | null;
+    /** What it runs by: pinned when the run began, else the recipe's own. */
+    program: ProgramStage[];
+    stages: { index: number; startS: number; reason: string | null; by: Author }[];
+    /** Taken out of the load into stages of its own. */
+    moves: { stage: ProgramStage; startS: number; reason: string; by: Author }[];
+    extended: { index: number; byS: number; reason: string; by: Author; atS: number }[];
+    pauses: { fromS: number; toS: number | null; reason: string; by: Author }[];
+    events: { event: RunEvent; text: string | null; atS: number; by: Author }[];
+    pulledS: number | null;
+    /** Every pull, and when it was taken back to cook on. */
+    pulls: { atS: number; againS: number | null }[];
+    /** Chills of pulls that were taken back. */
+    earlierChill: { medium: ChillMedium; startS: number }[];
+  } | null;
+  chill: { medium: ChillMedium; startS: number }[];
+};
+
+/** Only while it hangs in the house. */
+const inRun = (s: BatchState): Refusal | null => {
+  if (!s.run) return 'run_not_started';
+  return s.run.pulledS !== null ? 'already_pulled' : null;
+};
+
+/** The run in a house from loading to the pull, and the chill after it. */
+export const run: Chapter<RunBody, RunState> = {
+  empty: () => ({ run: null, chill: [] }),
+  kinds: {
+    run_started: {
+      apply: (s, b, e) => {
+        s.run = {
+          houseId: b.houseId,
+          startS: e.happenedS,
+          loadId: b.loadId ?? null,
+          sticks: b.sticks ?? null,
+          position: b.position ?? null,
+          programName: b.program?.name ?? null,
+          program: b.program?.stages ?? [],
+          stages: [{ index: 0, startS: e.happenedS, reason: null, by: e.by }],
+          moves: [],
+          extended: [],
+          pauses: [],
+          events: [],
+          pulledS: null,
+          pulls: [],
+          earlierChill: [],
+        };
+      },
+      refuses: (s, b, r) => {
+        if (s.run) return 'run_already_started';
+        const slow = b.program?.stages.some((x) => x.smoke && x.airC < UNCURED_SMOKE_FROM_C);
+        return !r.cure && slow ? 'slow_without_cure' : null;
+      },
+      correctable: true,
+      stoppedByHold: true,
+      bearsOn: [...HEAT, 'fermentation'],
+    },
+    stage_started: {
+      apply: (s, b, e) => {
+        s.run?.stages.push({
+          index: b.stageIndex,
+          startS: e.happenedS,
+          reason: b.reason ?? null,
+          by: e.by,
+        });
+      },
+      refuses: (s, b) => {
+        const refused = inRun(s);
+        if (refused) return refused;
+        if (!s.run!.program[b.stageIndex]) return 'unknown_stage';
+        if (s.run!.moves.length > 0) return 'already_moved';
+        return s.run!.stages.some((x) => x.index >= b.stageIndex) ? 'stage_already_started' : null;
+      },
+      correctable: true,
+      bearsOn: [...HEAT, 'fermentation'],
+    },
+    stage_extended: {
+      apply: (s, b, e) => {
+        const { byS, reason } = b;
+        s.run?.extended.push({ index: b.stageIndex, byS, reason, by: e.by, atS: e.happenedS });
+      },
+      refuses: (s, b) =>
+        inRun(s) ?? (s.run!.stages.at(-1)!.index === b.stageIndex ? null : 'not_this_stage'),
+    },
+    run_paused: {
+      apply: (s, b, e) => {
+        s.run?.pauses.push({ fromS: e.happenedS, toS: null, reason: b.reason, by: e.by });
+      },
+      refuses: (s) =>
+        inRun(s) ?? (s.run!.pauses.some((p) => p.toS === null) ? 'already_paused' : null),
+    },
+    run_resumed: {
+      apply: (s, _b, e) => {
+        const pause = s.run?.pauses.findLast((p) => p.toS === null);
+        if (pause) pause.toS = e.happenedS;
+      },
+      refuses: (s) => inRun(s) ?? (s.run!.pauses.some((p) => p.toS === null) ? null : 'not_paused'),
+    },
+    moved: {
+      apply: (s, b, e) => {
+        s.run?.moves.push({ stage: b.stage, startS: e.happenedS, reason: b.reason, by: e.by });
+      },
+      refuses: inRun,
+      correctable: true,
+      bearsOn: HEAT,
+    },
+    event_logged: {
+      apply: (s, b, e) => {
+        s.run?.events.push({ event: b.event, text: b.text ?? null, atS: e.happenedS, by: e.by });
+      },
+      refuses: (s) => (s.run ? null : 'run_not_started'),
+      correctable: true,
+    },
+    pulled: {
+      apply: (s, _b, e) => {
+        if (!s.run) return;
+        s.run.pulledS = e.happenedS;
+        s.run.pulls.push({ atS: e.happenedS, againS: null });
+      },
+      refuses: inRun,
+      correctable: true,
+      bearsOn: [...HEAT, 'cooling'],
+    },
+    chill_started: {
+      apply: (s, b, e) => {
+        s.chill.push({ medium: b.medium, startS: e.happenedS });
+      },
+      refuses: (s) => (s.run?.pulledS == null ? 'not_pulled' : null),
+      correctable: true,
+      bearsOn: ['cooling'],
+    },
+  },
+};

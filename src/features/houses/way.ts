@@ -1,0 +1,24 @@
+import type { Dossier } from '@/features/batches/case';
+import { wayOfBatch, type BatchWay } from '@/features/batches/plan';
+import type { Site } from '@/features/settings/repository';
+import type { Handle } from '@/platform/db/client';
+import type { BatchForecast } from './forecast';
+import { memberOf } from './load';
+
+/** When the step that goes on ends, as the forecast of the run says; null where it says nothing of it. */
+function dueOf(d: Dossier, forecast: BatchForecast | null): number | null {
+  const { run, chill } = d.case.state;
+  if (!run || !forecast) return null;
+  if (run.pulledS !== null)
+    return chill.length >= d.case.recipe.process.chill.length ? (forecast.cold?.p50 ?? null) : null;
+  const last = run.moves.length > 0 || run.stages.at(-1)!.index >= run.program.length - 1;
+  return (last ? forecast.done?.p50 : forecast.stage?.p50) ?? forecast.stage?.p50 ?? null;
+}
+
+/** The way of a batch now, with the forecast of what goes on. */
+export async function wayNow(db: Handle, d: Dossier, site: Site, nowS: number): Promise<BatchWay> {
+  const { phase } = d.case.state;
+  const runs = phase === 'in_house' || phase === 'chilling';
+  const forecast = runs ? (await memberOf(db, d, nowS)).forecast : null;
+  return wayOfBatch(d.case, site, dueOf(d, forecast), nowS);
+}
