@@ -1,4 +1,4 @@
-/** The direction of imports: core ← workers ← features ← app; see docs/architecture.md. */
+/** The direction of imports: core ← words ← workers ← features ← app; see docs/architecture.md. */
 const forbid = (name, from, to, comment) => ({ name, severity: 'error', comment, from, to });
 
 module.exports = {
@@ -17,7 +17,7 @@ module.exports = {
     ),
     forbid(
       'features-use-the-contents-page',
-      { path: '^src/(app|features|devices|ui)', pathNot: '\\.test\\.ts$' },
+      { path: '^src/(app|features|devices|ui|words)', pathNot: '\\.test\\.ts$' },
       { path: '^src/core/(?!index\\.ts$)' },
       'the core is used through its index',
     ),
@@ -26,6 +26,21 @@ module.exports = {
       { path: '^src/ui' },
       { path: '^src/(features|app|platform|devices)' },
       'the design system knows only core types',
+    ),
+    forbid(
+      'words-know-the-core',
+      { path: '^src/words', pathNot: '\\.test\\.ts$' },
+      { path: '^src/(features|app|platform|devices|ui|workers)' },
+      'words are for codes of the core; everybody uses them',
+    ),
+    forbid(
+      'server-code-knows-no-screen',
+      {
+        path: '^src/(features/[^/]+/[^/]+\\.tsx?$|app/api/|platform/|workers/)',
+        pathNot: '\\.test\\.ts$',
+      },
+      { path: '^src/(ui|features/[^/]+/ui)/', dependencyTypesNot: ['type-only'] },
+      'what runs on the server imports nothing of a screen',
     ),
     forbid(
       'platform-below-features',

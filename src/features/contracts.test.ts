@@ -1,5 +1,12 @@
 import { STARTER } from './recipes/starter';
-import { postedBodySchema, postedEntrySchema, startBatchSchema } from './batches/contract';
+import { ENTRY_KINDS, type EntryBody } from '@/core';
+import {
+  STORED_KINDS,
+  postedBodySchema,
+  postedEntrySchema,
+  startBatchSchema,
+  type StoredBody,
+} from './batches/contract';
 import { recipeSchema } from './recipes/contract';
 import { sortRows } from './readings/ingest';
 import { openApiDocument } from './readings/openapi';
@@ -209,3 +216,15 @@ test.each([
 ] as [string, object, boolean][])('posted at the house: %s', (_, body, ok) =>
   expect(postedBodySchema.safeParse(body).success).toBe(ok),
 );
+
+/** true where both are the same type, kind by kind and field by field. */
+type Same<A, B> = [A] extends [B] ? ([B] extends [A] ? true : false) : false;
+type Fields<T extends { kind: string }> = { [K in T['kind']]: keyof Extract<T, { kind: K }> };
+
+test('the schema of entries and the core’s type of them are one: kinds, fields and values', () => {
+  /* These two lines do not compile where they differ. */
+  const sameValues: Same<StoredBody, EntryBody> = true;
+  const sameFields: Same<Fields<StoredBody>, Fields<EntryBody>> = true;
+  expect([sameValues, sameFields]).toEqual([true, true]);
+  expect([...STORED_KINDS].sort()).toEqual([...ENTRY_KINDS].sort());
+});

@@ -1,5 +1,5 @@
 import type { DoseLine } from '@/core';
-import type { Show } from './show';
+import type { Show } from '@/words/show';
 
 /** The figure to weigh: meat in the site's unit to the scale's step, the rest in grams; the other system under it. */
 export function DoseWeight({ line, show }: { line: DoseLine; show: Show }) {

@@ -1,7 +1,7 @@
 'use client';
 
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
-import { Show, type ShowSettings } from './show';
+import { Show, type ShowSettings } from '@/words/show';
 
 const Context = createContext<Show | null>(null);
 

@@ -20,6 +20,15 @@ export type EntryBody =
   | HoldsBody
   | SigningBody;
 
+/** Facts that people report: what a correction may put in another one's place. */
+export type FactBody =
+  | Extract<RecordBody, { kind: 'noted' }>
+  | Extract<WeighingBody, { kind: 'weighed' }>
+  | CureBody
+  | MakingBody
+  | RunBody
+  | ProbesBody;
+
 export type EntryKind = EntryBody['kind'];
 
 export type Author = { id: string; name: string };

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { testRecipe } from '../testing/recipe';
 import { refuse } from './accept';
 import { effectiveEntries } from './effective';
-import type { Entry, EntryBody } from './entry';
+import type { Entry, EntryBody, FactBody } from './entry';
 import { foldBatch } from './fold';
 
 const recipe = testRecipe();
@@ -12,7 +12,7 @@ const entry = (happenedS: number, body: EntryBody, corrects: string | null = nul
   n += 1;
   return { id: `e${n}`, seq: n, happenedS, recordedS: happenedS, by: ann, corrects, body };
 };
-const weigh = (lineId: string, amountG: number): EntryBody => ({
+const weigh = (lineId: string, amountG: number): FactBody => ({
   kind: 'weighed',
   lineId,
   amountG,
@@ -212,7 +212,7 @@ describe('what is refused', () => {
 
   test('a correction keeps the kind, and signatures cannot be corrected', () => {
     const lean = weighed[1]!;
-    const fix = (replacement: EntryBody | null): EntryBody => ({
+    const fix = (replacement: FactBody | null): EntryBody => ({
       kind: 'corrected',
       reason: 'x',
       replacement,
@@ -224,12 +224,13 @@ describe('what is refused', () => {
 });
 
 describe('a time that is corrected', () => {
-  const note = entry(300, { kind: 'noted', text: 'hello' });
+  const hello: FactBody = { kind: 'noted', text: 'hello' };
+  const note = entry(300, hello);
   const entries = [start(), note];
   const move = (happenedS: number): EntryBody => ({
     kind: 'corrected',
     reason: 'clock was wrong',
-    replacement: note.body,
+    replacement: hello,
     happenedS,
   });
   test.each([

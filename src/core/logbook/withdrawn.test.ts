@@ -1,11 +1,11 @@
 import { judge } from '../verdict/judge';
 import { caseOf, play, withSecond } from '../testing/played';
-import type { Entry, EntryBody } from './entry';
+import type { Entry, EntryBody, FactBody } from './entry';
 import { foldBatch } from './fold';
 import { withdrawnLogs } from './withdrawn';
 
 const HOUR = 3600;
-const placed = (channelId: number, what: 'core' | 'air' = 'core'): EntryBody => ({
+const placed = (channelId: number, what: 'core' | 'air' = 'core'): FactBody => ({
   kind: 'probe_placed',
   channelId,
   what,
@@ -27,7 +27,7 @@ const entry = (
   corrects,
   body,
 });
-const fix = (atS: number, replacement: EntryBody | null): Entry =>
+const fix = (atS: number, replacement: FactBody | null): Entry =>
   entry('fix', 9, atS, { kind: 'corrected', reason: 'wrong one', replacement }, 'p');
 
 test.each<[string, EntryBody, Entry, number[]]>([
@@ -36,7 +36,7 @@ test.each<[string, EntryBody, Entry, number[]]>([
   [
     'called another piece: still judged',
     placed(4),
-    fix(HOUR, { ...placed(4), thickest: false } as EntryBody),
+    fix(HOUR, { ...placed(4), thickest: false } as FactBody),
     [],
   ],
   ['made the air after an hour', placed(4), fix(HOUR, placed(4, 'air')), [4]],

@@ -8,7 +8,7 @@ export const weighed = (
   lineId: string,
   amountG: number,
   extra: Partial<Extract<EntryBody, { kind: 'weighed' }>> = {},
-): EntryBody => ({
+): Extract<EntryBody, { kind: 'weighed' }> => ({
   kind: 'weighed',
   lineId,
   amountG,

@@ -182,8 +182,15 @@ export const postedEntrySchema = z.object({
 });
 export type PostedEntry = z.input<typeof postedEntrySchema>;
 
+const held = z.object({
+  kind: z.literal('held'),
+  source: z.enum(['rule', 'person']),
+  check: z.string().optional(),
+  reason: z.string(),
+});
+
 /** Every body that the logbook holds, for reading it back. */
-export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind', [
+const storedBodySchema = z.discriminatedUnion('kind', [
   ...facts,
   lotAllowed,
   imported,
@@ -206,12 +213,7 @@ export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind'
   }),
   reworkDone,
   z.object({ kind: z.literal('hold_lifted'), holdId: z.uuid(), reason: z.string() }),
-  z.object({
-    kind: z.literal('held'),
-    source: z.enum(['rule', 'person']),
-    check: z.string().optional(),
-    reason: z.string(),
-  }),
+  held,
   z.object({
     kind: z.literal('batch_started'),
     plannedMeatG: mass,
@@ -230,6 +232,11 @@ export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind'
     judgement: z.number().int().positive().optional(),
   }),
 ]);
+
+/** The same as the core's type of it: a kind, a field or a value that only one of them has does not compile. */
+export const entryBodySchema: z.ZodType<EntryBody> = storedBodySchema;
+export type StoredBody = z.infer<typeof storedBodySchema>;
+export const STORED_KINDS = storedBodySchema.options.map((o) => o.shape.kind.value);
 
 export const startBatchSchema = z.object({
   id: z.uuid(),

@@ -1,7 +1,7 @@
 import { CURE_LINE, unweighedLines, type Recipe } from '@/core';
 import type { BatchState } from '@/core';
 import type { Missing } from '@/ui/missing-question';
-import { lineName } from './line-name';
+import { lineName } from '@/words/line-name';
 
 export const SECOND_LOOK = 'second-look';
 

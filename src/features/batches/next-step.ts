@@ -1,8 +1,6 @@
 import { CURE_LINE, phReachedS, requiredHoldS, runStages, type Case } from '@/core';
+import type { NextStep } from '@/words/next';
 import { liveCooling, liveHeat } from './live';
-
-/** What the operator does next with a batch; the interface has the words. `dueS` is on the clock. */
-export type NextStep = { code: string; dueS: number | null; detail?: string; toC?: number };
 
 function dueInHouse(c: Case): NextStep {
   const run = c.state.run!;

@@ -19,7 +19,7 @@ import {
   type StageProgress,
   type Target,
 } from '@/core';
-import type { TimeAhead } from '@/ui/band-words';
+import type { TimeAhead } from '@/words/band';
 import { askForecast } from '@/workers/forecast/client';
 import { jobOf, type ForecastAnswer } from '@/workers/forecast/protocol';
 import type { Asker } from '@/workers/pool';

@@ -1,9 +1,9 @@
 import { Document, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import type { DoseLine, DoseSheet, Recipe } from '@/core';
-import { BASIS_WORDS } from '@/features/batches/ui/words';
+import { BASIS_WORDS } from '@/words/batch';
 import { registerFonts } from '@/platform/pdf-fonts';
-import type { Show } from '@/ui/show';
-import { PLACE_WORDS } from './ui/words';
+import type { Show } from '@/words/show';
+import { PLACE_WORDS } from '@/words/recipe';
 
 registerFonts();
 

@@ -11,11 +11,11 @@ import {
 } from '@react-pdf/renderer';
 import { thinReadings } from '@/core';
 import type { Dossier } from '@/features/batches/case';
-import { entryWords } from '@/features/batches/ui/entry-words';
-import { checkWords } from '@/features/batches/ui/verdict-words';
-import { CHECK_WORDS, PHASE_WORDS } from '@/features/batches/ui/words';
+import { entryWords } from '@/words/entry';
+import { checkWords } from '@/words/verdict';
+import { CHECK_WORDS, PHASE_WORDS } from '@/words/batch';
 import { registerFonts } from '@/platform/pdf-fonts';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 
 registerFonts();
 

@@ -1,9 +1,9 @@
 import { effectiveEntries } from '@/core';
 import type { Dossier } from '@/features/batches/case';
-import { entryWords } from '@/features/batches/ui/entry-words';
-import { checkWords } from '@/features/batches/ui/verdict-words';
+import { entryWords } from '@/words/entry';
+import { checkWords } from '@/words/verdict';
 import { toCsv } from '@/platform/csv';
-import { Show } from '@/ui/show';
+import { Show } from '@/words/show';
 
 export const RECORD_FORMAT = 'jolly-kettle/batch-record/1';
 

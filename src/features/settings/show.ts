@@ -2,7 +2,7 @@ import 'server-only';
 import { cookies } from 'next/headers';
 import { cache } from 'react';
 import { db } from '@/platform/db/client';
-import { Show } from '@/ui/show';
+import { Show } from '@/words/show';
 import { findSite } from './repository';
 
 export const UNITS_COOKIE = 'jk-units';

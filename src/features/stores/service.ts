@@ -132,9 +132,15 @@ export async function adjustLot(db: Db, input: Adjust, by: string): Promise<Stor
  * the strength of its lot where none was typed: never the recipe's in its place.
  */
 export async function withLotCode(tx: Tx, body: EntryBody): Promise<EntryBody> {
-  if (body.kind === 'corrected' && body.replacement)
-    return { ...body, replacement: await withLotCode(tx, body.replacement) };
-  if (body.kind !== 'weighed' || !body.lotId) return body;
+  if (body.kind === 'corrected' && body.replacement?.kind === 'weighed')
+    return { ...body, replacement: await withLot(tx, body.replacement) };
+  return body.kind === 'weighed' ? withLot(tx, body) : body;
+}
+
+type Weighing = Extract<EntryBody, { kind: 'weighed' }>;
+
+async function withLot(tx: Tx, body: Weighing): Promise<Weighing> {
+  if (!body.lotId) return body;
   const lot = await findLot(tx, body.lotId);
   if (!lot) return body;
   const strength =

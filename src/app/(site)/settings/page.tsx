@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
 import { listPeople } from '@/features/accounts/repository';
-import { RULE_WORDS } from '@/features/batches/ui/words';
+import { RULE_WORDS } from '@/words/batch';
 import {
   listDevices,
   listHouses,

@@ -1,5 +1,5 @@
 import type { Chapter } from '../chapter';
-import type { EntryBody } from '../entry';
+import type { FactBody } from '../entry';
 
 export type RecordBody =
   | {
@@ -14,7 +14,7 @@ export type RecordBody =
       carriesOver?: string;
     }
   | { kind: 'noted'; text: string }
-  | { kind: 'corrected'; reason: string; replacement: EntryBody | null; happenedS?: number };
+  | { kind: 'corrected'; reason: string; replacement: FactBody | null; happenedS?: number };
 
 export type RecordState = {
   startedS: number;

@@ -1,6 +1,6 @@
 import { Link } from '@/ui/link';
 import { Mark } from '@/ui/mark';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 import { nowS } from '@/platform/clock';
 import type { Person } from '../identify';
 import { NavLinks } from './NavLinks';

@@ -1,12 +1,13 @@
 import { Link } from '@/ui/link';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 import { Notice } from '@/ui/status';
 import type { Dossier } from '../case';
 import { liveCooling, liveHeat } from '../live';
 import { nextStep } from '../next-step';
 import { FailedChecks } from './FailedChecks';
 import { HoldReason } from './HoldReason';
-import { PHASE_WORDS, nextWords } from './words';
+import { nextWords } from '@/words/next';
+import { PHASE_WORDS } from '@/words/batch';
 
 const TINT: Record<string, string> = {
   weighing: '--hang',

@@ -1,8 +1,8 @@
 import type { Verdict } from '@/core';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 import { StatusChip } from '@/ui/status';
-import { checkWords } from './verdict-words';
-import { CHECK_WORDS } from './words';
+import { checkWords } from '@/words/verdict';
+import { CHECK_WORDS } from '@/words/batch';
 
 /** Every check with its status, its numbers, its rule and the rule's source. */
 export function Checklist({

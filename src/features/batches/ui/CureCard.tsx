@@ -10,9 +10,9 @@ import {
   type RuleBody,
   type Scale,
 } from '@/core';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 import { Notice } from '@/ui/status';
-import { BASIS_WORDS } from './words';
+import { BASIS_WORDS } from '@/words/batch';
 
 type DoseRule = Rule<Extract<RuleBody, { kind: 'dose' }>>;
 type Props = {

@@ -3,7 +3,7 @@
 import { useId, useState } from 'react';
 import type { DispositionKind } from '@/core';
 import { Notice } from '@/ui/status';
-import { DISPOSITION_WORDS } from './words';
+import { DISPOSITION_WORDS } from '@/words/batch';
 import { usePost } from './use-post';
 
 /** The release lead's disposition of what is on hold, with its reason: only what fits the cause, nothing chosen before. */

@@ -1,6 +1,6 @@
 import type { DoseLine } from '@/core';
 import { DoseWeight } from '@/ui/dose-weight';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 
 /** The dose list at today's weight, each figure at the step of the scale that will weigh it. */
 export function DoseTable({ lines, show }: { lines: DoseLine[]; show: Show }) {

@@ -1,8 +1,8 @@
 import type { Verdict } from '@/core';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 import { Notice } from '@/ui/status';
-import { checkWords } from './verdict-words';
-import { CHECK_WORDS } from './words';
+import { checkWords } from '@/words/verdict';
+import { CHECK_WORDS } from '@/words/batch';
 
 /** Failed checks that a decision let the work go on with: they stay red wherever the batch stands. */
 export function FailedChecks({ verdict, show }: { verdict: Verdict; show: Show }) {

@@ -1,5 +1,5 @@
 import type { Case } from '@/core';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 import { StatusChip } from '@/ui/status';
 import { liveCooling, liveHeat } from '../live';
 

@@ -1,5 +1,5 @@
 import { fittingDispositions } from '@/core';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 import { Notice } from '@/ui/status';
 import type { Dossier } from '../case';
 import { DecideForm } from './DecideForm';

@@ -1,7 +1,7 @@
 import type { BatchState, Verdict } from '@/core';
-import type { Show } from '@/ui/show';
-import { checkWords } from './verdict-words';
-import { CHECK_WORDS } from './words';
+import type { Show } from '@/words/show';
+import { checkWords } from '@/words/verdict';
+import { CHECK_WORDS } from '@/words/batch';
 
 /** Why a batch is on hold: a person's words, what the failed check says, or that it says so no more and waits. */
 export function HoldReason({

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { LotProblem } from '@/core';
 import { Notice } from '@/ui/status';
 import { useBatch, usePost } from './use-post';
-import { LOT_PROBLEM_WORDS } from './words';
+import { LOT_PROBLEM_WORDS } from '@/words/batch';
 
 type Props = {
   lineId: string;

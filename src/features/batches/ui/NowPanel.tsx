@@ -1,6 +1,6 @@
 import { Link } from '@/ui/link';
 import { CURE_LINE, scaleRecipe, sheetLimits, type Recipe, type Scale } from '@/core';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 import type { LotChoice } from '@/features/stores/choices';
 import type { Dossier } from '../case';
 import { nextStep } from '../next-step';
@@ -10,7 +10,7 @@ import { HoldClock } from './HoldClock';
 import { StepWeight } from './StepWeight';
 import { WeighList } from './WeighList';
 import { missingOf } from '../missing';
-import { nextWords } from './words';
+import { nextWords } from '@/words/next';
 
 /** The recipe with the strength of the cure that was really weighed: plain salt follows it. */
 const withCureAsWeighed = (recipe: Recipe, nitriteFraction: number | null): Recipe =>

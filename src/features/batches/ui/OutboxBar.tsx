@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { problemWords } from './words';
+import { problemWords } from '@/words/problems';
 
 const RETRY_MS = 5000;
 

@@ -1,6 +1,6 @@
 import { coreLogs, houseWindow, thinReadings, type Case, type CoreLog, type Reading } from '@/core';
-import type { Show } from '@/ui/show';
-import { REJECT_WORDS } from './house-words';
+import type { Show } from '@/words/show';
+import { REJECT_WORDS } from '@/words/house';
 
 const WIDTH = 320;
 const HEIGHT = 90;

@@ -4,11 +4,11 @@ import type { ApexOptions } from 'apexcharts';
 import { fromBase, unitSymbol, type Reading } from '@/core';
 import { Chart } from '@/ui/chart/chart';
 import { PlainTable } from '@/ui/plain-table';
-import { bandWords } from '@/ui/band-words';
-import type { Show } from '@/ui/show';
+import { bandWords } from '@/words/band';
+import type { Show } from '@/words/show';
 import { useShow } from '@/ui/show-context';
 import type { ChartEvent, ChartForecast, RunChartData } from '../chart-data';
-import { EVENT_WORDS, REJECT_WORDS } from './house-words';
+import { EVENT_WORDS, REJECT_WORDS } from '@/words/house';
 
 const LINE_LOOK = {
   core: {

@@ -1,7 +1,7 @@
 import { coreTargetOf, type Case } from '@/core';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 import { EntryButton } from './EntryButton';
-import { MEDIUM_WORDS } from './words';
+import { MEDIUM_WORDS } from '@/words/batch';
 
 /** The stages with their set points and times, and the next press: next stage, pull, chill. */
 export function RunSteps({ c, show, nowS }: { c: Case; show: Show; nowS: number }) {

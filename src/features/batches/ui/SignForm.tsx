@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import { Notice } from '@/ui/status';
 import { signBatchAction } from '../actions';
-import { problemWords } from './words';
+import { problemWords } from '@/words/problems';
 
 /** The release lead signs with the password given again. */
 export function SignForm({ batchId, statement }: { batchId: string; statement: string }) {

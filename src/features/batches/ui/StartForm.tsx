@@ -9,7 +9,7 @@ import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import { startBatchAction } from '../actions';
 import { instantOf } from './WhenField';
-import { problemWords } from './words';
+import { problemWords } from '@/words/problems';
 
 type Choice = { versionId: string; name: string };
 type Props = {

@@ -5,7 +5,7 @@ import { useShow } from '@/ui/show-context';
 import { FigureEntry } from './FigureEntry';
 import type { Missing } from '@/ui/missing-question';
 import { SECOND_LOOK } from '../missing';
-import { STEP_WORDS } from './words';
+import { STEP_WORDS } from '@/words/batch';
 
 /** A weight further from what is expected than this share is asked back. */
 const FAR_SHARE = 0.4;

@@ -1,4 +1,4 @@
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 import type { BatchWay } from '../plan';
 
 /** When the batch will be ready against when it should be, and what would help a late one. */

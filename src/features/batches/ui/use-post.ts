@@ -5,7 +5,8 @@ import { createContext, useContext, useState } from 'react';
 import type { UnitSystem } from '@/core';
 import type { PostedBody } from '../contract';
 import { post, type Outcome } from './outbox';
-import { LOT_PROBLEM_WORDS, problemWords } from './words';
+import { problemWords } from '@/words/problems';
+import { LOT_PROBLEM_WORDS } from '@/words/batch';
 
 export type BatchContextValue = {
   batchId: string;

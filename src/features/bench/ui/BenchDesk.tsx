@@ -9,7 +9,7 @@ import { readVariant, variantOf, type BenchData, type Variant } from '../variant
 import { BenchChart, type BenchLine } from './BenchChart';
 import { Comparison, StageEnds } from './Comparison';
 import { DesignForm } from './DesignForm';
-import { troubleWords } from './trouble-words';
+import { troubleWords } from '@/words/trouble';
 import { useBenchClient, useWhatIfs } from './use-bench';
 import { VariantForm } from './VariantForm';
 

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 import { PlainTable } from '@/ui/plain-table';
 import { useShow } from '@/ui/show-context';
 import type { BenchLine } from './BenchChart';

@@ -10,9 +10,9 @@ import {
   type RuleSet,
 } from '@/core';
 import { RunChart } from '@/features/batches/ui/RunChart';
-import { ALARM_WORDS, RANK_WORDS, alarmWords } from '@/features/batches/ui/house-words';
-import { CHECK_WORDS, MEDIUM_WORDS } from '@/features/batches/ui/words';
-import { checkWords } from '@/features/batches/ui/verdict-words';
+import { ALARM_WORDS, RANK_WORDS, alarmWords } from '@/words/house';
+import { CHECK_WORDS, MEDIUM_WORDS } from '@/words/batch';
+import { checkWords } from '@/words/verdict';
 import { PracticeClient } from '@/workers/practice/client';
 import type { PracticeDeed, PracticeView } from '@/workers/practice/protocol';
 import { useHydrated } from '@/ui/hydrated';

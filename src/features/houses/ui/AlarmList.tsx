@@ -1,4 +1,4 @@
-import { alarmWords, ALARM_WORDS, RANK_WORDS } from '@/features/batches/ui/house-words';
+import { alarmWords, ALARM_WORDS, RANK_WORDS } from '@/words/house';
 import { showOfRequest } from '@/features/settings/show';
 import type { Member } from '../load';
 import { SeenButton } from './SeenButton';

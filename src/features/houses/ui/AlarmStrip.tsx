@@ -1,5 +1,5 @@
 import { Link } from '@/ui/link';
-import { ALARM_WORDS, RANK_WORDS } from '@/features/batches/ui/house-words';
+import { ALARM_WORDS, RANK_WORDS } from '@/words/house';
 import type { Member } from '../load';
 import { AlarmSound } from './AlarmSound';
 

@@ -1,5 +1,5 @@
-import { bandWords } from '@/ui/band-words';
-import type { Show } from '@/ui/show';
+import { bandWords } from '@/words/band';
+import type { Show } from '@/words/show';
 import type { Ahead } from '../forecast';
 import type { Member } from '../load';
 

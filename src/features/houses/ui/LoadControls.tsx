@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { RUN_EVENTS } from '@/core';
-import { EVENT_WORDS } from '@/features/batches/ui/house-words';
+import { EVENT_WORDS } from '@/words/house';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { SelectField } from '@/ui/select-field';
 import { Notice } from '@/ui/status';

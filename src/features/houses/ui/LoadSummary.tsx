@@ -1,5 +1,5 @@
 import { rhFromWetBulb } from '@/core';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 import { hanging, type Member } from '../load';
 import type { LoadHead } from '../load-data';
 

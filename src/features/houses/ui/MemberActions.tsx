@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { parseNumber, toBase, fromBase, unitSymbol, type StagePlace } from '@/core';
-import { PLACE_WORDS } from '@/features/batches/ui/house-words';
+import { PLACE_WORDS } from '@/words/house';
 import { NumberField } from '@/ui/number-field';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';

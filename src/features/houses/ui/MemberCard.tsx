@@ -1,7 +1,7 @@
 import { Link } from '@/ui/link';
 import { coreTargetOf, runStages, type Wait } from '@/core';
-import { PHASE_WORDS } from '@/features/batches/ui/words';
-import type { Show } from '@/ui/show';
+import { PHASE_WORDS } from '@/words/batch';
+import type { Show } from '@/words/show';
 import type { Member } from '../load';
 import { ForecastCard } from './ForecastCard';
 import { MemberActions } from './MemberActions';

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { createContext, useContext, useState, type ReactNode } from 'react';
 import type { PostedBody } from '@/features/batches/contract';
 import { post } from '@/features/batches/ui/outbox';
-import { problemWords } from '@/features/batches/ui/words';
+import { problemWords } from '@/words/problems';
 
 /** Who works at the house. */
 export type Worker = { personId: string; canWork: boolean };

@@ -2,7 +2,7 @@
 
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { STAGE_KINDS, STAGE_PLACES, unitSymbol, type StageKind, type StagePlace } from '@/core';
-import { PLACE_WORDS } from '@/features/batches/ui/house-words';
+import { PLACE_WORDS } from '@/words/house';
 import { useShow } from '@/ui/show-context';
 import { SelectField } from '@/ui/select-field';
 import { Check, Small } from './stage-fields';

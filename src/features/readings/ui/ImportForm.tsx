@@ -5,7 +5,7 @@ import { useId, useState } from 'react';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import { useBatch } from '@/features/batches/ui/use-post';
-import { problemWords } from '@/features/batches/ui/words';
+import { problemWords } from '@/words/problems';
 import { importLoggerAction, previewLoggerAction, type Preview } from '../actions';
 import { MAX_FILE_BYTES, type ColumnChoice } from '../contract';
 

@@ -8,7 +8,7 @@ import { SortableLine, SortableList } from '@/ui/sortable';
 import { shown, tidy, type AdditionDraft, type Draft } from '../draft';
 import { useDesk } from './editor-context';
 import { Part, Pick, RemoveLine, Text, wordPairs } from './fields';
-import { ALLERGEN_WORDS, KIND_WORDS, PLACE_WORDS } from './words';
+import { ALLERGEN_WORDS, KIND_WORDS, PLACE_WORDS } from '@/words/recipe';
 
 const EMPTY: Omit<AdditionDraft, 'id'> = {
   name: '',

@@ -1,5 +1,5 @@
 import { diffRecipes, type FactUnit, type Recipe, type RecipeChange } from '@/core';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 
 const WHAT: Record<string, string> = {
   name: 'name',

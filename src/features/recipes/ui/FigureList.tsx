@@ -6,9 +6,9 @@ import {
   type RecipeFigures,
   type Scale,
 } from '@/core';
-import { BASIS_WORDS } from '@/features/batches/ui/words';
-import type { Show } from '@/ui/show';
-import { ALLERGEN_WORDS, declaredWords } from './words';
+import { BASIS_WORDS } from '@/words/batch';
+import type { Show } from '@/words/show';
+import { ALLERGEN_WORDS, declaredWords } from '@/words/recipe';
 
 type Props = { recipe: Recipe; figures: RecipeFigures; scales: readonly Scale[]; show: Show };
 

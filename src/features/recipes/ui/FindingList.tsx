@@ -1,7 +1,13 @@
 import { CircleAlert, CircleCheck, OctagonAlert } from 'lucide-react';
 import type { Finding, FindingLevel } from '@/core';
-import type { Show } from '@/ui/show';
-import { FINDING_ADVICE, FINDING_WORDS, LEVEL_WORDS, findingLimits, findingValue } from './words';
+import type { Show } from '@/words/show';
+import {
+  FINDING_ADVICE,
+  FINDING_WORDS,
+  LEVEL_WORDS,
+  findingLimits,
+  findingValue,
+} from '@/words/recipe';
 
 const LOOK: Record<FindingLevel, { className: string; Icon: typeof CircleCheck }> = {
   fine: { className: 'text-good', Icon: CircleCheck },

@@ -1,6 +1,6 @@
 import type { Addition, Recipe } from '@/core';
-import type { Show } from '@/ui/show';
-import { KIND_WORDS, PLACE_WORDS } from './words';
+import type { Show } from '@/words/show';
+import { KIND_WORDS, PLACE_WORDS } from '@/words/recipe';
 
 /** An addition's amount as it was written. */
 export function amountWords(a: Addition, show: Show): string {

@@ -1,5 +1,5 @@
 import { CASINGS, type HangingPlan, type Recipe } from '@/core';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 import { Notice } from '@/ui/status';
 
 type Props = {

@@ -7,7 +7,7 @@ import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import { curePpm, recipeFromList, type LineDecision } from '../from-list';
 import { PpmVerdict } from './PpmVerdict';
-import { UNCLEAR_WORDS } from './words';
+import { UNCLEAR_WORDS } from '@/words/recipe';
 
 type Props = { list: IngredientList; rule: RuleSet['dose']; onDone: (recipe: Recipe) => void };
 

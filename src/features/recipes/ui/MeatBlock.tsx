@@ -9,7 +9,7 @@ import { shown, tidy, type Draft, type MeatDraft } from '../draft';
 import { useDesk } from './editor-context';
 import { BlendPanel } from './BlendPanel';
 import { Part, Pick, RemoveLine, Text } from './fields';
-import { SPECIES_WORDS } from './words';
+import { SPECIES_WORDS } from '@/words/recipe';
 
 const EMPTY: Omit<MeatDraft, 'id'> = { name: '', species: 'pork', amount: '', fat: '', cost: '' };
 const SPECIES_PAIRS = SPECIES.map((s) => [s, SPECIES_WORDS[s]] as const);

@@ -1,6 +1,6 @@
 import { bandPlace, doseLimits, type BandPlace, type Rule, type RuleSet } from '@/core';
-import { BASIS_WORDS } from '@/features/batches/ui/words';
-import type { Show } from '@/ui/show';
+import { BASIS_WORDS } from '@/words/batch';
+import type { Show } from '@/words/show';
 import { Notice } from '@/ui/status';
 
 type Props = {

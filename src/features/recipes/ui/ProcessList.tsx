@@ -1,7 +1,7 @@
 import { processSteps, type ProcessStep, type Recipe } from '@/core';
-import type { Show } from '@/ui/show';
-import { SCHOOL_WORDS } from './school-words';
-import { PLACE_WORDS, stepWords } from './words';
+import type { Show } from '@/words/show';
+import { SCHOOL_WORDS } from '@/words/school';
+import { PLACE_WORDS, stepWords } from '@/words/recipe';
 
 /** Additions of a step, together where they go in together. */
 function byPlace(adds: ProcessStep['adds']): [place: string, names: string[]][] {

@@ -2,12 +2,12 @@
 
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { STAGE_KINDS, unitSymbol } from '@/core';
-import { MEDIUM_WORDS } from '@/features/batches/ui/words';
+import { MEDIUM_WORDS } from '@/words/batch';
 import { useShow } from '@/ui/show-context';
 import { SortableLine, SortableList } from '@/ui/sortable';
 import type { Draft } from '../draft';
 import { Part, Pick, RemoveLine, Text, Tick, wordPairs } from './fields';
-import { CASING_WORDS, STAGE_WORDS } from './words';
+import { CASING_WORDS, STAGE_WORDS } from '@/words/recipe';
 
 const EMPTY_STAGE = {
   name: '',

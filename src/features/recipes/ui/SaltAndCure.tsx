@@ -2,7 +2,7 @@
 
 import { useFormContext, useWatch } from 'react-hook-form';
 import { compose, unitSymbol, type Composition, type WayOut } from '@/core';
-import { BASIS_WORDS } from '@/features/batches/ui/words';
+import { BASIS_WORDS } from '@/words/batch';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import { shown, tidy, type Draft } from '../draft';

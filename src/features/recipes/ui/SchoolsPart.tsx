@@ -13,7 +13,7 @@ import {
 import { processDraft, type Draft } from '../draft';
 import { useLiveRecipe } from './editor-context';
 import { Part } from './fields';
-import { SCHOOL_WORDS } from './school-words';
+import { SCHOOL_WORDS } from '@/words/school';
 
 /** One question with its schools; what the chosen one means stands under it. */
 function Question({ question, recipe }: { question: SchoolQuestion; recipe: Recipe }) {

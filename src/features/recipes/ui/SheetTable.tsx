@@ -1,7 +1,7 @@
 import type { DoseLine } from '@/core';
 import { DoseWeight } from '@/ui/dose-weight';
-import type { Show } from '@/ui/show';
-import { PLACE_WORDS } from './words';
+import type { Show } from '@/words/show';
+import { PLACE_WORDS } from '@/words/recipe';
 
 /** Grams that a spoon must not replace: the line is set apart. */
 const isCure = (l: DoseLine) => l.kind === 'cure';

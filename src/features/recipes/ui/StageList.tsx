@@ -1,6 +1,6 @@
 import { coreTargetOf, type Recipe } from '@/core';
-import { MEDIUM_WORDS } from '@/features/batches/ui/words';
-import type { Show } from '@/ui/show';
+import { MEDIUM_WORDS } from '@/words/batch';
+import type { Show } from '@/words/show';
 
 function Swatch({ kind }: { kind: string }) {
   return (

@@ -1,5 +1,5 @@
 import { Link } from '@/ui/link';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 import type { Decision, Version } from '../repository';
 import { Differences } from './Differences';
 import { StatusWord } from './StatusWord';

@@ -1,5 +1,5 @@
 import { Link } from '@/ui/link';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 import type { Lot } from '../repository';
 
 /** Days before its use-by from which a lot is said to be near it. */

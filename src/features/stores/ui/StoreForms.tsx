@@ -3,7 +3,7 @@
 import { DateTime } from 'luxon';
 import { useState } from 'react';
 import { ADDITION_KINDS, ALLERGENS, SPECIES, toBase, unitSymbol } from '@/core';
-import { ALLERGEN_WORDS, KIND_WORDS, SPECIES_WORDS } from '@/features/recipes/ui/words';
+import { ALLERGEN_WORDS, KIND_WORDS, SPECIES_WORDS } from '@/words/recipe';
 import { ActionForm, Field } from '@/ui/action-form';
 import { formFigure } from '@/ui/form-figure';
 import { useShow } from '@/ui/show-context';

@@ -5,7 +5,7 @@ import { dossierOfPage } from '@/features/batches/page-data';
 import { BatchProvider } from '@/features/batches/ui/BatchProvider';
 import { BatchTabs } from '@/features/batches/ui/BatchTabs';
 import { HoldPanel } from '@/features/batches/ui/HoldPanel';
-import { PHASE_WORDS } from '@/features/batches/ui/words';
+import { PHASE_WORDS } from '@/words/batch';
 import { showOfRequest } from '@/features/settings/show';
 
 export default async function BatchLayout({

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { judgeFormula } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { BASIS_WORDS } from '@/features/batches/ui/words';
+import { BASIS_WORDS } from '@/words/batch';
 import { figuresOf } from '@/features/recipes/figures-of';
 import { decisionsOf, versionsOf } from '@/features/recipes/repository';
 import { DecideVersion } from '@/features/recipes/ui/DecideVersion';

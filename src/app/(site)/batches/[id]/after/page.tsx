@@ -5,9 +5,9 @@ import { OverlayChart } from '@/features/houses/ui/OverlayChart';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
-import { bandWords } from '@/ui/band-words';
+import { bandWords } from '@/words/band';
 import { PlainTable } from '@/ui/plain-table';
-import type { Show } from '@/ui/show';
+import type { Show } from '@/words/show';
 
 /** What a forecast said at its time, in the words of then. */
 function saidThen({ ahead, atS }: LookBack, show: Show): string {

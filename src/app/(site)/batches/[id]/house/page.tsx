@@ -11,7 +11,7 @@ import { ProbePanel } from '@/features/batches/ui/ProbePanel';
 import { RunChart } from '@/features/batches/ui/RunChart';
 import { RunForm } from '@/features/batches/ui/RunForm';
 import { RunSteps } from '@/features/batches/ui/RunSteps';
-import { checkWords } from '@/features/batches/ui/verdict-words';
+import { checkWords } from '@/words/verdict';
 import { TempLog } from '@/features/batches/ui/TempLog';
 import { housesNow } from '@/features/houses/houses';
 import { forecastMarks, memberOf } from '@/features/houses/load';

@@ -1,7 +1,7 @@
 import { requirePage } from '@/features/accounts/identify';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { CorrectForm } from '@/features/batches/ui/CorrectForm';
-import { entryWords } from '@/features/batches/ui/entry-words';
+import { entryWords } from '@/words/entry';
 import { NoteForms } from '@/features/batches/ui/NoteForms';
 import { showOfRequest } from '@/features/settings/show';
 

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { CURE_LINE, fromBase, hasPoultry } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { CureCard } from '@/features/batches/ui/CureCard';
-import { BASIS_WORDS } from '@/features/batches/ui/words';
+import { BASIS_WORDS } from '@/words/batch';
 import { tidy } from '@/features/recipes/draft';
 import { versionsOf } from '@/features/recipes/repository';
 import { sheetQuery } from '@/features/recipes/sheet';

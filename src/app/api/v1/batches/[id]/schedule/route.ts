@@ -3,11 +3,11 @@ import { z } from 'zod';
 import { recipeOfRun, type Standing } from '@/core';
 import { requireRoute } from '@/features/accounts/identify';
 import { loadDossier } from '@/features/batches/case';
-import { pieceLook } from '@/features/batches/ui/Timeline';
 import { wayNow } from '@/features/houses/way';
 import { loadSite } from '@/features/settings/repository';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
+import { pieceLook } from '@/words/piece';
 
 /** A calendar's line ends where the name does not. */
 const oneLine = (text: string) => text.replace(/[\r\n\u2028\u2029]+/g, ' ');

@@ -1,5 +1,5 @@
 import type { AlarmCode, AlarmRank, NoCredit, RunEvent, StagePlace } from '@/core';
-import type { Show } from '@/ui/show';
+import type { Show } from './show';
 
 export const EVENT_WORDS: Record<RunEvent, string> = {
   fuel: 'Fuel added',

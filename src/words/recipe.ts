@@ -13,8 +13,8 @@ import type {
   StageKind,
   UnclearReason,
 } from '@/core';
-import { MEDIUM_WORDS } from '@/features/batches/ui/words';
-import type { Show } from '@/ui/show';
+import { MEDIUM_WORDS } from './batch';
+import type { Show } from './show';
 
 export const KIND_WORDS: Record<AdditionKind, string> = {
   seasoning: 'seasoning',

@@ -11,12 +11,12 @@ import {
   type Recipe,
 } from '@/core';
 import { testRules } from '@/core/testing/recipe';
-import { Show } from '@/ui/show';
-import { MORE_RECIPES } from '../../../../scripts/demo/more-recipes';
-import { DEMO_RECIPES } from '../../../../scripts/demo/recipes';
-import { amountWords } from './FormulaTable';
-import { SCHOOL_WORDS } from './school-words';
-import { declaredWords, findingLimits, findingValue, stepWords } from './words';
+import { Show } from './show';
+import { MORE_RECIPES } from '../../scripts/demo/more-recipes';
+import { DEMO_RECIPES } from '../../scripts/demo/recipes';
+import { amountWords } from '@/features/recipes/ui/FormulaTable';
+import { SCHOOL_WORDS } from './school';
+import { declaredWords, findingLimits, findingValue, stepWords } from './recipe';
 
 const metric = new Show({ system: 'metric', locale: 'en-US', timeZone: 'UTC' });
 const us = new Show({ system: 'us', locale: 'en-US', timeZone: 'UTC' });

@@ -1,5 +1,5 @@
 import type { Trouble } from '@/core';
-import type { Show } from '@/ui/show';
+import type { Show } from './show';
 
 type Say = (f: Record<string, number>, s: Show) => string;
 

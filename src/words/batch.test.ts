@@ -1,10 +1,11 @@
 import type { AlarmCode, Check, EntryBody } from '@/core';
 import { testRecipe, testRules } from '@/core/testing/recipe';
-import { Show } from '@/ui/show';
-import { entryWords } from './entry-words';
-import { ALARM_WORDS, alarmWords } from './house-words';
-import { checkWords } from './verdict-words';
-import { nextWords, problemWords } from './words';
+import { Show } from './show';
+import { entryWords } from './entry';
+import { ALARM_WORDS, alarmWords } from './house';
+import { checkWords } from './verdict';
+import { nextWords } from './next';
+import { problemWords } from './problems';
 
 const show = new Show({ system: 'metric', locale: 'en-US', timeZone: 'UTC' });
 const us = new Show({ system: 'us', locale: 'en-US', timeZone: 'UTC' });
@@ -71,7 +72,7 @@ test.each<[EntryBody, string]>([
       authority: 'letter 7',
       checks: [],
     },
-    'Decision, release on authority: assessed (letter 7)',
+    'Decision, release on an authority’s decision: assessed (letter 7)',
   ],
   [
     { kind: 'corrected', reason: 'misread', replacement: { kind: 'noted', text: 'new' } },

@@ -1,6 +1,6 @@
 import type { Check } from '@/core';
-import type { Show } from '@/ui/show';
-import { REJECT_WORDS } from './house-words';
+import type { Show } from './show';
+import { REJECT_WORDS } from './house';
 
 type Say = (f: (name: string) => number, s: Show, c: Check) => string;
 

@@ -1,10 +1,18 @@
-import type { AlarmCode, EntryBody, ProgramStage, Recipe } from '@/core';
-import type { Show } from '@/ui/show';
-import { lineName } from '../line-name';
-import { ALARM_WORDS, EVENT_WORDS } from './house-words';
-import { CHECK_WORDS, LOT_PROBLEM_WORDS, MEDIUM_WORDS, STEP_WORDS } from './words';
+import type { AlarmCode, DispositionKind, EntryBody, ProgramStage, Recipe } from '@/core';
+import type { Show } from './show';
+import { lineName } from './line-name';
+import { ALARM_WORDS, EVENT_WORDS } from './house';
+import { CHECK_WORDS, LOT_PROBLEM_WORDS, MEDIUM_WORDS, STEP_WORDS } from './batch';
 
 const WHAT_WORDS = { core: 'Core', air: 'Air', wet_bulb: 'Wet bulb', cooler: 'Cooler' };
+
+const DECIDED: Record<DispositionKind, string> = {
+  continue: 'go on',
+  cook_on: 'cook on',
+  rework: 'rework',
+  destroy: 'destroy',
+  release_on_authority: 'release on an authority’s decision',
+};
 
 const because = (reason: string | undefined) => (reason ? `. Reason: ${reason}` : '');
 
@@ -50,7 +58,7 @@ export function entryWords(
     case 'alarm_acknowledged':
       return `Alarm seen${b.text ? `: ${b.text}` : ''}`;
     case 'probe_placed':
-      return `Probe placed: ${b.what}${b.thickest ? ', thickest piece' : ''}${b.position ? `, ${b.position}` : ''}`;
+      return `Probe placed: ${WHAT_WORDS[b.what].toLowerCase()}${b.thickest ? ', thickest piece' : ''}${b.position ? `, ${b.position}` : ''}`;
     case 'probe_removed':
       return `Probe removed: ${b.reason}`;
     case 'reading_logged':
@@ -70,7 +78,7 @@ export function entryWords(
     case 'held':
       return `On hold: ${b.check ? CHECK_WORDS[b.check as keyof typeof CHECK_WORDS] : b.reason}`;
     case 'disposed':
-      return `Decision, ${b.disposition.replaceAll('_', ' ')}: ${b.reason}${b.authority ? ` (${b.authority})` : ''}`;
+      return `Decision, ${DECIDED[b.disposition]}: ${b.reason}${b.authority ? ` (${b.authority})` : ''}`;
     case 'rework_done':
       return `Rework done: ${b.text}`;
     case 'hold_lifted':

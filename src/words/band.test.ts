@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import { bandWords } from './band-words';
+import { bandWords } from './band';
 import { Show } from './show';
 
 const show = new Show({ system: 'metric', locale: 'en-US', timeZone: 'America/Chicago' });

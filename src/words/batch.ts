@@ -1,0 +1,73 @@
+import type {
+  CheckCode,
+  DispositionKind,
+  DoseBasis,
+  LotProblem,
+  Phase,
+  RuleKind,
+  StepName,
+} from '@/core';
+
+export const PHASE_WORDS: Record<Phase, string> = {
+  weighing: 'Weighing',
+  cure_hold: 'Cure hold',
+  making: 'Making',
+  in_house: 'In the house',
+  chilling: 'Chilling',
+  finishing: 'Blooming',
+  to_sign: 'Waiting for signature',
+  released: 'Released',
+  destroyed: 'Destroyed',
+};
+
+export const CHECK_WORDS: Record<CheckCode, string> = {
+  dose: 'Cure dose',
+  cure_hold: 'Cure hold',
+  uncured_smoke: 'No slow smoke without cure',
+  fermentation: 'Fermentation',
+  come_up: 'Come-up',
+  lethality: 'Lethality',
+  cooling: 'Cooling',
+  probe_evidence: 'Probe evidence',
+  ingredients: 'Everything weighed',
+  rework: 'Rework',
+};
+
+export const BASIS_WORDS: Record<DoseBasis, string> = {
+  meat_block: 'meat block',
+  whole_batch: 'whole batch',
+  finished: 'finished weight',
+};
+
+/** Names of the rules: those of the checks, and what a formula is held against. */
+export const RULE_WORDS: Record<RuleKind, string> = { ...CHECK_WORDS, formula: 'Formula' };
+
+export const LOT_PROBLEM_WORDS: Record<LotProblem, string> = {
+  past_use_by: 'past its use-by',
+  wrong_strength: 'another strength than the recipe was written for',
+  wrong_ingredient: 'not the ingredient of this line',
+  other_owner: 'meat of another owner',
+};
+
+export const STEP_WORDS: Record<StepName, string> = {
+  grind: 'Grind',
+  mix: 'Mix',
+  stuff: 'Stuff',
+  surface_dry: 'Surface-dry',
+  bloom: 'Bloom',
+  pack: 'Pack',
+};
+
+export const MEDIUM_WORDS = {
+  ice_bath: 'Ice bath',
+  shower: 'Cold shower',
+  cooler: 'Cooler',
+} as const;
+
+export const DISPOSITION_WORDS: Record<DispositionKind, string> = {
+  continue: 'Go on: the work may continue, the failed check stays open',
+  cook_on: 'Cook on: back to the house until lethality is reached',
+  rework: 'Rework: corrected figures or meat added, judged again',
+  destroy: 'Destroy the batch',
+  release_on_authority: 'Release on an authority’s written decision',
+};
