@@ -1,6 +1,7 @@
 import {
   DEFAULT_RULES,
   RULE_PRESETS,
+  believedOf,
   judge,
   simulateProgram,
   heatStage,
@@ -122,7 +123,11 @@ describe('judging in a thread', () => {
   test('what was sent and came back is what would have been judged here', () => {
     const c = played();
     const answered = structuredClone(answerJudge(structuredClone(judgeJobOf(c))));
-    expect(answered).toEqual({ ok: true, verdict: judge(played()) });
+    expect(answered).toEqual({
+      ok: true,
+      verdict: judge(played()),
+      believed: believedOf(played()),
+    });
   });
 
   test('a log that cannot be judged comes back as words', () => {
