@@ -50,7 +50,14 @@ function readSince(since: string | undefined): Against {
  */
 export async function verify(since?: string): Promise<void> {
   readyLedger();
-  const against = readSince(since);
+  let against: Against;
+  try {
+    against = readSince(since);
+  } catch (error) {
+    console.error((error as Error).message);
+    process.exitCode = 2;
+    return;
+  }
   const given = process.env.JOLLY_OWNER_URL ?? process.env.DATABASE_URL;
   if (given) {
     process.exitCode = (await verifyAt('database', given, against)) ? 0 : 1;
@@ -61,9 +68,10 @@ export async function verify(since?: string): Promise<void> {
     console.log('There is no database yet: run ./kettle demo or ./kettle start first.');
   for (const name of mine) {
     const server = await startPostgres(name);
-    const site = name === 'pg';
+    /* An anchor is of the site; of the demo where there is nothing else. */
+    const site = name === 'pg' || (since !== undefined && mine.length === 1);
     const none = { anchors: [], restoredAt: null };
-    if (!(await verifyAt(site ? 'site' : 'demo', server.url, site ? against : none)))
+    if (!(await verifyAt(name === 'pg' ? 'site' : 'demo', server.url, site ? against : none)))
       process.exitCode = 1;
     if (!server.wasRunning) server.stop();
   }

@@ -1,3 +1,4 @@
+import { standWords } from './batch';
 import type { AlarmCode, Check, EntryBody } from '@/core';
 import { testRecipe, testRules } from '@/core/testing/recipe';
 import { Show } from './show';
@@ -239,3 +240,13 @@ test.each(Object.keys(ALARM_WORDS) as AlarmCode[])('an alarm says what to do: %s
   expect(words).not.toMatch(/undefined|NaN/);
   expect(words.length).toBeGreaterThan(20);
 });
+
+test.each([
+  ['in_house', false, 'In the house'],
+  ['in_house', true, 'In the house, on hold'],
+  ['to_sign', true, 'On hold'],
+  ['to_sign', false, 'Waiting for signature'],
+  ['destroyed', true, 'Destroyed'],
+] as const)('a batch in %s, on hold: %s, stands as %s', (phase, open, words) =>
+  expect(standWords({ phase, holds: [{ open } as never] })).toBe(words),
+);

@@ -1,4 +1,5 @@
 import type {
+  BatchState,
   CheckCode,
   DispositionKind,
   DoseBasis,
@@ -19,6 +20,12 @@ export const PHASE_WORDS: Record<Phase, string> = {
   released: 'Released',
   destroyed: 'Destroyed',
 };
+
+/** Where a batch stands, in the words of every screen: what is on hold waits for a decision, whatever its phase. */
+export function standWords({ phase, holds }: Pick<BatchState, 'phase' | 'holds'>): string {
+  if (phase === 'destroyed' || !holds.some((h) => h.open)) return PHASE_WORDS[phase];
+  return phase === 'to_sign' ? 'On hold' : `${PHASE_WORDS[phase]}, on hold`;
+}
 
 export const CHECK_WORDS: Record<CheckCode, string> = {
   dose: 'Cure dose',

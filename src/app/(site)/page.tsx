@@ -4,10 +4,14 @@ import { may } from '@/features/accounts/policy';
 import { loadOpen, type Dossier } from '@/features/batches/case';
 import { nextStep } from '@/features/batches/next-step';
 import { closedBatches } from '@/features/batches/repository';
+import type { BatchWay } from '@/features/batches/plan';
 import { BatchCard } from '@/features/batches/ui/BatchCard';
 import { memberOf, type Member } from '@/features/houses/load';
 import { AlarmStrip } from '@/features/houses/ui/AlarmStrip';
+import { wayNow } from '@/features/houses/way';
+import { loadSite } from '@/features/settings/repository';
 import { showOfRequest } from '@/features/settings/show';
+import { giveWay } from '@/platform/give-way';
 import { nowS } from '@/platform/clock';
 import { Notice } from '@/ui/status';
 import { db } from '@/platform/db/client';
@@ -27,12 +31,26 @@ export default async function FloorPage() {
   for (const d of open)
     if (d.case.state.phase === 'in_house' || d.case.state.phase === 'chilling')
       members.push(await memberOf(db(), d, now));
+  const site = await loadSite(db());
+  const ways = new Map<string, BatchWay>();
+  for (const d of running)
+    if (d.case.state.phase !== 'to_sign') {
+      ways.set(d.head.id, await wayNow(db(), d, site, now));
+      await giveWay();
+    }
   const finished = await closedBatches(db(), '', 4);
   const work = may(person.role, 'work_batches');
   const cards = (list: Dossier[]) => (
     <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
       {list.map((d) => (
-        <BatchCard key={d.head.id} dossier={d} show={show} nowS={now} canWork={work} />
+        <BatchCard
+          key={d.head.id}
+          dossier={d}
+          show={show}
+          nowS={now}
+          canWork={work}
+          way={ways.get(d.head.id) ?? null}
+        />
       ))}
     </ul>
   );

@@ -95,3 +95,22 @@ test('property: the way is in order, nothing ahead begins before now, nothing th
     { seed: 20261126, numRuns: 60 },
   );
 });
+
+test.each<[string, ('ice_bath' | 'shower' | 'cooler')[], string[]]>([
+  ['none yet', [], ['ice_bath', 'cooler']],
+  ['the first', ['ice_bath'], ['ice_bath', 'cooler']],
+  ['both', ['ice_bath', 'cooler'], ['ice_bath', 'cooler']],
+  ['the cooler at once: no ice bath comes after it', ['cooler'], ['cooler']],
+  ['one that was not planned', ['shower'], ['shower']],
+])('the chill of a batch: %s', (_what, begun, left) => {
+  const planned = {
+    ...recipe,
+    process: {
+      ...recipe.process,
+      chill: (['ice_bath', 'cooler'] as const).map((medium) => ({ medium, plannedS: 900 })),
+    },
+  };
+  const state = foldBatch(planned, entriesOf(until(play0.pullS + T0)));
+  const now = { ...state, chill: begun.map((medium) => ({ medium, startS: 0 })) };
+  expect(recipeOfRun(planned, now).process.chill.map((c) => c.medium)).toEqual(left);
+});

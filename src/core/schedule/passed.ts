@@ -66,24 +66,29 @@ export function passedSteps(state: BatchState): Passed[] {
   return out;
 }
 
+/** A chill that the recipe does not plan takes about so long, s. */
+const USUAL_CHILL_S = 3600;
+
 /** The recipe with the stages that this batch went and goes through: those of its run, and after a move its own. */
 export function recipeOfRun(recipe: Recipe, state: BatchState): Recipe {
   const { run } = state;
   if (!run) return recipe;
   const begun = runStages(state);
-  const last = begun.at(-1);
+  const here = begun.at(-1);
   const ahead =
     run.moves.length > 0 || run.pulledS !== null
       ? []
-      : run.program.slice((last?.index ?? run.program.length - 1) + 1);
-  const chilled = new Set(state.chill.map((c) => c.medium));
+      : run.program.slice((here?.index ?? run.program.length - 1) + 1);
+  /* A chill that was begun leaves those planned before it behind, whether they were done or not. */
   const planned = recipe.process.chill;
-  const unplanned = state.chill
-    .filter((c) => !planned.some((p) => p.medium === c.medium))
-    .map((c) => ({ medium: c.medium, plannedS: 3600 }));
-  const chill = [...unplanned, ...planned].sort(
-    (a, b) => Number(chilled.has(b.medium)) - Number(chilled.has(a.medium)),
-  );
+  const last = state.chill.at(-1)?.medium;
+  const at = planned.findIndex((p) => p.medium === last);
+  const begunChill = state.chill.map(({ medium }) => ({
+    medium,
+    plannedS: planned.find((p) => p.medium === medium)?.plannedS ?? USUAL_CHILL_S,
+  }));
+  const chill =
+    last === undefined ? planned : [...begunChill, ...planned.slice(at + 1 || planned.length)];
   return {
     ...recipe,
     program: [...begun.map((s) => s.stage), ...ahead],

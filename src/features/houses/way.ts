@@ -1,3 +1,4 @@
+import { recipeOfRun } from '@/core';
 import type { Dossier } from '@/features/batches/case';
 import { wayOfBatch, type BatchWay } from '@/features/batches/plan';
 import type { Site } from '@/features/settings/repository';
@@ -9,8 +10,9 @@ import { memberOf } from './load';
 function dueOf(d: Dossier, forecast: BatchForecast | null): number | null {
   const { run, chill } = d.case.state;
   if (!run || !forecast) return null;
+  const toGo = recipeOfRun(d.case.recipe, d.case.state).process.chill;
   if (run.pulledS !== null)
-    return chill.length >= d.case.recipe.process.chill.length ? (forecast.cold?.p50 ?? null) : null;
+    return chill.length > 0 && chill.length === toGo.length ? (forecast.cold?.p50 ?? null) : null;
   const last = run.moves.length > 0 || run.stages.at(-1)!.index >= run.program.length - 1;
   return (last ? forecast.done?.p50 : forecast.stage?.p50) ?? forecast.stage?.p50 ?? null;
 }

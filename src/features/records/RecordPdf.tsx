@@ -13,7 +13,7 @@ import { thinReadings } from '@/core';
 import type { Dossier } from '@/features/batches/case';
 import { entryWords } from '@/words/entry';
 import { checkWords } from '@/words/verdict';
-import { CHECK_WORDS, PHASE_WORDS } from '@/words/batch';
+import { CHECK_WORDS, standWords } from '@/words/batch';
 import { registerFonts } from '@/platform/pdf-fonts';
 import type { Show } from '@/words/show';
 
@@ -109,7 +109,7 @@ function RecordDocument({ d, site, show, headHash, anchor, madeS }: Props) {
         <Text>
           Meat {show.mass(state.meatG ?? state.plannedMeatG)} (
           {show.other('mass', state.meatG ?? state.plannedMeatG)}) · started{' '}
-          {show.date(state.startedS)} · {PHASE_WORDS[state.phase]}
+          {show.date(state.startedS)} · {standWords(state)}
         </Text>
         <Text style={{ fontWeight: 600 }}>
           {sign?.stands

@@ -4,10 +4,12 @@ import { Notice } from '@/ui/status';
 import type { Dossier } from '../case';
 import { liveCooling, liveHeat } from '../live';
 import { nextStep } from '../next-step';
+import type { BatchWay } from '../plan';
+import { readyWords } from './WayHeading';
 import { FailedChecks } from './FailedChecks';
 import { HoldReason } from './HoldReason';
 import { nextWords } from '@/words/next';
-import { PHASE_WORDS } from '@/words/batch';
+import { standWords } from '@/words/batch';
 
 const TINT: Record<string, string> = {
   weighing: '--hang',
@@ -44,15 +46,19 @@ export function BatchCard({
   show,
   nowS,
   canWork,
+  way,
 }: {
   dossier: Dossier;
   show: Show;
   nowS: number;
   canWork: boolean;
+  /** When it will be ready; null where it waits for a decision or a signature. */
+  way: BatchWay | null;
 }) {
   const { head, case: c } = dossier;
   const next = nextStep(c);
   const hold = c.state.holds.find((h) => h.open);
+  const ready = way && readyWords(way, show);
   const late = next.dueS !== null && next.dueS < nowS - 60;
   const logs = canWork && (c.state.phase === 'in_house' || c.state.phase === 'chilling');
   return (
@@ -73,9 +79,12 @@ export function BatchCard({
       </div>
       <p className="text-soft">
         {c.state.practice ? 'PRACTICE · ' : ''}
-        {PHASE_WORDS[c.state.phase]} · {show.mass(c.state.meatG ?? c.state.plannedMeatG)}
+        {standWords(c.state)} · {show.mass(c.state.meatG ?? c.state.plannedMeatG)}
       </p>
       <Figures dossier={dossier} show={show} />
+      {ready && (
+        <p className={(way?.lateS ?? 0) > 0 ? 'font-semibold text-bad' : 'text-soft'}>{ready}</p>
+      )}
       {hold && (
         <Notice tone="bad">
           On hold: <HoldReason hold={hold} verdict={dossier.verdict} show={show} />

@@ -1,6 +1,20 @@
 import type { Show } from '@/words/show';
 import type { BatchWay } from '../plan';
 
+/** "Ready Thu 18:00, 2 h 05 late": against ready-by; null when nobody can say. */
+export function readyWords(
+  { readyS, lateS }: Pick<BatchWay, 'readyS' | 'lateS'>,
+  show: Show,
+  done = false,
+): string | null {
+  if (readyS === null || lateS === null) return null;
+  const against =
+    Math.abs(lateS) < 60
+      ? 'just in time'
+      : `${show.duration(Math.abs(lateS))} ${lateS > 0 ? 'late' : 'early'}`;
+  return `${done ? 'Packed' : 'Ready'} ${show.clock(readyS)}, ${against}`;
+}
+
 /** When the batch will be ready against when it should be, and what would help a late one. */
 export function WayHeading({
   way,
@@ -15,7 +29,7 @@ export function WayHeading({
 }) {
   const { readyS, lateS, overtimeS } = way;
   const late = lateS !== null && lateS > 0;
-  const by = lateS === null ? '' : show.duration(Math.abs(lateS));
+  const words = readyWords(way, show, closed);
   return (
     <div className="mb-3 space-y-1">
       <h2 className="text-lg font-semibold">
@@ -24,12 +38,7 @@ export function WayHeading({
       {readyS === null && (
         <p className="font-semibold text-bad">No plan fits the next three weeks from here.</p>
       )}
-      {readyS !== null && lateS !== null && (
-        <p className={late ? 'font-semibold text-bad' : 'font-semibold'}>
-          {closed ? 'Packed' : 'Ready'} {show.clock(readyS)}
-          {Math.abs(lateS) < 60 ? ', just in time' : `, ${by} ${late ? 'late' : 'early'}`}
-        </p>
-      )}
+      {words && <p className={late ? 'font-semibold text-bad' : 'font-semibold'}>{words}</p>}
       {!closed && overtimeS !== null && (
         <p>With somebody there outside working hours it is ready {show.clock(overtimeS)}.</p>
       )}

@@ -1,6 +1,6 @@
 import { Link } from '@/ui/link';
 import { coreTargetOf, runStages, type Wait } from '@/core';
-import { PHASE_WORDS } from '@/words/batch';
+import { standWords } from '@/words/batch';
 import type { Show } from '@/words/show';
 import type { Member } from '../load';
 import { ForecastCard } from './ForecastCard';
@@ -42,9 +42,7 @@ export function MemberCard({ member, show, nowS }: { member: Member; show: Show;
         {show.quantity('diameter', c.recipe.casing.diameterMm)}
         {run.sticks ? ` · ${run.sticks} sticks` : ''}
         {run.position ? ` · ${run.position}` : ''}
-        {moved || !inHouse
-          ? ` · ${moved && inHouse ? at!.stage.name : PHASE_WORDS[c.state.phase]}`
-          : ''}
+        {moved || !inHouse ? ` · ${moved && inHouse ? at!.stage.name : standWords(c.state)}` : ''}
         {c.state.practice ? ' · PRACTICE, never to be released' : ''}
       </p>
       {heat && (

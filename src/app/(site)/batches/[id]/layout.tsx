@@ -5,7 +5,7 @@ import { dossierOfPage } from '@/features/batches/page-data';
 import { BatchProvider } from '@/features/batches/ui/BatchProvider';
 import { BatchTabs } from '@/features/batches/ui/BatchTabs';
 import { HoldPanel } from '@/features/batches/ui/HoldPanel';
-import { PHASE_WORDS } from '@/words/batch';
+import { standWords } from '@/words/batch';
 import { showOfRequest } from '@/features/settings/show';
 
 export default async function BatchLayout({
@@ -34,7 +34,7 @@ export default async function BatchLayout({
         <p className="text-soft">
           Batch {head.code} · recipe version {head.recipeVersion} ·{' '}
           {show.mass(c.state.meatG ?? c.state.plannedMeatG)} ·{' '}
-          <strong className="text-ink">{PHASE_WORDS[c.state.phase]}</strong>
+          <strong className="text-ink">{standWords(c.state)}</strong>
           {c.state.practice ? ' · PRACTICE, never to be released' : ''}
         </p>
       </div>
