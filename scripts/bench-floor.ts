@@ -1,30 +1,17 @@
-import { randomUUID } from 'node:crypto';
 import { makeDb, makePool } from '../src/platform/db/client';
 import { loadDemo, DEMO_PASSWORD, DEMO_PEOPLE } from './demo/load';
-import { appCommand } from './lib/app';
-import { freePort } from './lib/ports';
-import { Supervisor, waitFor } from './lib/supervisor';
+import { withApp } from './lib/bench-app';
 
 export type Script = { url: string; body: Buffer };
 
 /** The scripts of the Floor page of a demo in this database, as a signed-in person's browser would ask for them. */
 export async function floorScripts(url: string): Promise<Script[]> {
-  const secret = randomUUID() + randomUUID();
   const pool = makePool(url, 4);
   const db = makeDb(pool);
   await db.deleteFrom('device').execute();
   await loadDemo(db, Date.now() / 1000);
   await db.destroy();
-  const port = await freePort(3900);
-  const base = `http://127.0.0.1:${port}`;
-  const supervisor = new Supervisor();
-  supervisor.launch({
-    name: 'bench-app',
-    ...appCommand(port),
-    env: { ...process.env, DATABASE_URL: url, BETTER_AUTH_SECRET: secret, NODE_ENV: 'production' },
-  });
-  try {
-    await waitFor(`${base}/api/health`);
+  return withApp(url, async (base) => {
     const signIn = await fetch(`${base}/api/auth/sign-in/email`, {
       method: 'POST',
       headers: { 'content-type': 'application/json', origin: base },
@@ -45,7 +32,5 @@ export async function floorScripts(url: string): Promise<Script[]> {
         body: Buffer.from(await (await fetch(`${base}${p}`)).arrayBuffer()),
       })),
     );
-  } finally {
-    await supervisor.stop();
-  }
+  });
 }

@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import http from 'node:http';
 
 import { sql } from 'kysely';
@@ -7,9 +6,7 @@ import { makeDb, makePool, type Db } from '../src/platform/db/client';
 import { houseChannels } from '../src/features/readings/repository';
 import { loadOpenStandings } from '../src/features/batches/case';
 import { DEMO_PASSWORD, DEMO_PEOPLE, loadDemo } from './demo/load';
-import { appCommand } from './lib/app';
-import { freePort } from './lib/ports';
-import { Supervisor, waitFor } from './lib/supervisor';
+import { withApp } from './lib/bench-app';
 
 const EVERY_MS = 20;
 const DAY_S = 86_400;
@@ -90,25 +87,18 @@ export async function benchLatency(url: string): Promise<Record<string, Record<s
     (s) => s.case.state.run?.houseId === 'big' && s.case.state.run.pulledS === null,
   )!;
   await db.destroy();
-  const port = await freePort(3900);
-  const base = `http://127.0.0.1:${port}`;
-  const supervisor = new Supervisor();
-  supervisor.launch({
-    name: 'bench-app',
-    ...appCommand(port),
-    env: {
-      ...process.env,
-      DATABASE_URL: url,
-      BETTER_AUTH_SECRET: randomUUID() + randomUUID(),
-      NODE_ENV: 'production',
-    },
-  });
+  return withApp(url, (base) => measure(base, `/batches/${batch.head.id}/house`));
+}
+
+async function measure(
+  base: string,
+  path: string,
+): Promise<Record<string, Record<string, number>>> {
   const browser = await chromium.launch({
     executablePath: '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu'],
   });
   try {
-    await waitFor(`${base}/api/health`);
     const page = await browser.newPage();
     await signIn(page, base);
     const results: Record<string, Record<string, number>> = {};
@@ -118,7 +108,7 @@ export async function benchLatency(url: string): Promise<Record<string, Record<s
       await work();
       results[name] = { tookMs: Math.round(performance.now() - begun), ...(await stop()) };
     };
-    const at = `${base}/batches/${batch.head.id}/house`;
+    const at = `${base}${path}`;
     /* Not what a program does once after its start: every part of it has been loaded. */
     await page.goto(at);
     await page.locator('svg').first().waitFor();
@@ -143,6 +133,5 @@ export async function benchLatency(url: string): Promise<Record<string, Record<s
     return results;
   } finally {
     await browser.close();
-    await supervisor.stop();
   }
 }

@@ -13,6 +13,7 @@ import {
   type RuleSet,
 } from '../src/core';
 import { DEFAULT_RULES, RULE_PRESETS } from '../src/core';
+import { START_BACK_S } from '../src/features/batches/time-range';
 import { addDevice, addHouse, seedRules } from '../src/features/settings/service';
 import { benchBlend, benchFigures } from './bench-formula';
 import { benchOpenChart } from './bench-chart';
@@ -22,13 +23,11 @@ import { benchJudge, benchOddForecasts } from './bench-trust';
 import { benchRefit, benchSimulation, benchThin } from './bench-house';
 import { DEMO_RECIPES } from './demo/recipes';
 import { buildIfNeeded } from './lib/build';
-import { appCommand } from './lib/app';
+import { withApp } from './lib/bench-app';
 import { ROOT } from './lib/paths';
-import { freePort } from './lib/ports';
 import { ensureDatabase, startPostgres } from './lib/postgres';
 import { readyLedger } from './lib/secret';
 import { openSite } from './lib/site-database';
-import { Supervisor, waitFor } from './lib/supervisor';
 
 const BATCH = 10_000;
 const BATCHES = 30;
@@ -57,28 +56,14 @@ async function benchIngest(ownerUrl: string): Promise<void> {
   });
   const { token } = await addDevice(db, { name: 'Bench', houseId });
   await db.destroy();
-  const port = await freePort(3900);
-  const supervisor = new Supervisor();
-  const env = {
-    ...process.env,
-    DATABASE_URL: url,
-    BETTER_AUTH_SECRET: randomUUID() + randomUUID(),
-    NODE_ENV: 'production' as const,
-  };
-  supervisor.launch({
-    name: 'bench-app',
-    ...appCommand(port),
-    env,
-  });
-  try {
-    await waitFor(`http://127.0.0.1:${port}/api/health`);
-    const startMs = Date.parse('2020-01-01T00:00:00Z');
+  await withApp(url, async (base) => {
+    const startMs = Math.floor(Date.now() / 1000 - START_BACK_S / 2) * 1000;
     const bodies = Array.from({ length: BATCHES }, (_, k) =>
       JSON.stringify({ readings: rowsOf(k, startMs) }),
     );
     const begun = performance.now();
     for (const body of bodies) {
-      const answer = await fetch(`http://127.0.0.1:${port}/api/v1/readings`, {
+      const answer = await fetch(`${base}/api/v1/readings`, {
         method: 'POST',
         headers: { authorization: `Bearer ${token}`, 'content-type': 'application/json' },
         body,
@@ -94,9 +79,7 @@ async function benchIngest(ownerUrl: string): Promise<void> {
       copyPerS: rate(BATCH * BATCHES, copyMs),
       share: Number((copyMs / httpMs).toFixed(2)),
     });
-  } finally {
-    await supervisor.stop();
-  }
+  });
 }
 
 async function copyRows(url: string, startMs: number): Promise<number> {
