@@ -150,6 +150,10 @@ test('one batch, from a recipe and a weight to a signed release and its PDF', as
   await press(page, 'Bloom begins', began + 25 * HOUR);
   await page.getByLabel('Finished weight').fill('16.8');
   await at(page, began + 27 * HOUR, page.getByRole('region', { name: 'Next step' }));
+  const schedule = page.getByRole('region', { name: 'Schedule' });
+  await expect(schedule.getByRole('listitem').filter({ hasText: 'Bloom' })).toContainText(
+    'now, until',
+  );
   await page.getByRole('button', { name: 'Pack done' }).click();
   await page.getByRole('link', { name: 'Read the verdict' }).click();
   await expect(page.getByText('Every check passes')).toBeVisible();
@@ -181,5 +185,11 @@ test('one batch, from a recipe and a weight to a signed release and its PDF', as
   }
   const calendar = await lead.request.get(`/api/v1${batch}/schedule`);
   expect(await calendar.text()).toContain('BEGIN:VEVENT');
+  expect(await calendar.text()).toContain('Done.');
+  await lead.goto(batch);
+  const way = lead.getByRole('region', { name: 'Schedule' });
+  await expect(way.getByRole('heading', { name: 'How it went' })).toBeVisible();
+  await expect(way).toContainText(/Packed .*, \d+ h \d+ early/);
+  await expect(way.getByRole('listitem').filter({ hasText: 'Stuff' })).toContainText('done');
   await lead.close();
 });
