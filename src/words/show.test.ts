@@ -57,3 +57,14 @@ test('time is said twice', () =>
   expect(metric.when(at('2026-11-26T20:20:00Z'), at('2026-11-26T19:45:00Z'))).toBe(
     'Thu 14:20 · in 35 min',
   ));
+
+test.each([
+  [0.64, 1, '0.6'],
+  [6.512, 2, '6.51'],
+  [20, 1, '20'],
+  [110.12, 2, 'over 20'],
+])('%d reductions read as %s digits: %s', (gained, digits, words) =>
+  expect(
+    new Show({ system: 'metric', locale: 'en-US', timeZone: 'UTC' }).logs(gained, digits),
+  ).toBe(words),
+);

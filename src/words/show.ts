@@ -16,6 +16,9 @@ const DIGITS: Record<Quantity, number> = {
 
 const HOUR_S = 3600;
 
+/** More reductions than any rule asks and than any count of bacteria has. */
+const MANY_LOGS = 20;
+
 /** Says figures the site's way: its units, locale and zone. Made once per page. */
 export class Show {
   constructor(readonly settings: ShowSettings) {}
@@ -65,6 +68,11 @@ export class Show {
   time = (epochS: number) => this.local(epochS).toFormat('HH:mm');
   day = (epochS: number) => this.local(epochS).toFormat('ccc d LLL');
   date = (epochS: number) => this.local(epochS).toLocaleString(DateTime.DATETIME_MED);
+
+  /** Decimal reductions gained: beyond any use they are only many. */
+  logs(gained: number, digits = 1): string {
+    return gained > MANY_LOGS ? `over ${MANY_LOGS}` : this.number(gained, digits);
+  }
 
   /** "1 h 05", "12 min", "40 s" */
   duration(seconds: number): string {

@@ -19,7 +19,7 @@ const SAY: Record<Trouble['code'], Say> = {
       ? `Cooling too slow: ${s.duration(f.elapsedS!)} from ${s.temp(f.fromC!)} to ${s.temp(f.toC!)}, at most ${s.duration(f.maxS!)}. More ice, longer in the bath.`
       : `The chill ends before the core is at ${s.temp(f.toC!)}. Longer, or colder.`,
   not_lethal: (f, s) =>
-    `Not safe yet: ${s.number(f.logs!, 1)} of ${s.number(f.targetLogs!)} logs, core at most ${s.temp(f.peakC!)}. Cook on, or hotter.`,
+    `Not safe yet: ${s.logs(f.logs!)} of ${s.number(f.targetLogs!)} logs, core at most ${s.temp(f.peakC!)}. Cook on, or hotter.`,
   not_reached: (f, s) =>
     `The stage gives up at ${s.duration(f.tS!)} with the core at ${s.temp(f.coreC!)}${f.targetC === undefined ? '' : `, wanted ${s.temp(f.targetC)}`}.`,
   stall: (f, s) =>

@@ -9,7 +9,7 @@ const window: Say = (f, s) =>
 const dose: Say = (f, s, c) =>
   `${s.number(f('ppm'))} ppm (${s.number(f('ppmLow'))} to ${s.number(f('ppmHigh'))} by the scales), limits ${s.number(f('minPpm'), 0)} to ${s.number(f('maxPpm'), 0)} ppm of the ${c.figures.some((x) => x.name === 'basisG') ? `batch, ${s.mass(f('basisG'))}` : 'meat block'}: ${s.grams(f('cureG'))} of ${s.number(f('nitritePercent'), 2)} % cure on ${s.mass(f('meatG'))}.`;
 const lethal: Say = (f, s, c) => {
-  const logs = `${s.number(f('logs'), 2)} of ${s.number(f('targetLogs'))} log on the slowest core, peak ${s.temp(f('peakC'))}.`;
+  const logs = `${s.logs(f('logs'), 2)} of ${s.number(f('targetLogs'))} log on the slowest core, peak ${s.temp(f('peakC'))}.`;
   if (c.figures.some((x) => x.name === 'neededS'))
     return `${logs} Held ${s.duration(f('heldS'))} at ${s.temp(f('tableC'))} or more, the table asks ${s.duration(f('neededS'))}.`;
   return c.figures.some((x) => x.name === 'endPointC')

@@ -33,7 +33,7 @@ function Figures({ dossier, show }: { dossier: Dossier; show: Show }) {
       {heat && (
         <span className="unit">
           {' '}
-          · {show.number(heat.logs, 1)} of {show.number(heat.targetLogs)} log
+          · {show.logs(heat.logs)} of {show.number(heat.targetLogs)} log
         </span>
       )}
     </p>

@@ -38,7 +38,7 @@ export function HeatFigures({ c, show, nowS }: { c: Case; show: Show; nowS: numb
         )}
       </Block>
       <Block label="Lethality gained">
-        <span className="figure">{show.number(heat.logs, 2)}</span>{' '}
+        <span className="figure">{show.logs(heat.logs, 2)}</span>{' '}
         <span className="unit">of {show.number(heat.targetLogs)} log</span>
       </Block>
       <Block label={`Still needed at ${show.temp(heat.coreC)}`}>

@@ -120,7 +120,7 @@ export function BenchChart({
     .map((l) => {
       const end = l.answer.run.samples.at(-1)!;
       const peak = Math.max(...l.answer.run.samples.map((s) => s.coreC));
-      return `${l.name}: ${show.duration(end.tS)} in all, core at most ${show.temp(peak)}, ${show.number(end.logs, 1)} logs, ${show.number(end.lossFraction * 100, 1)} % lost`;
+      return `${l.name}: ${show.duration(end.tS)} in all, core at most ${show.temp(peak)}, ${show.logs(end.logs)} logs, ${show.number(end.lossFraction * 100, 1)} % lost`;
     })
     .join('. ');
   return (

@@ -26,7 +26,7 @@ function figures(line: BenchLine, show: Show): [string, string][] {
     ['In all', show.duration(end.tS)],
     ['Core at the pull', show.temp(atPull.coreC)],
     ['Highest core', show.temp(peak.coreC)],
-    ['Logs', show.number(end.logs, 1)],
+    ['Logs', show.logs(end.logs)],
     ['Weight lost', `${show.number(end.lossFraction * 100, 1)} %`],
     ['Heat, rough', `${show.number(energyKwhPerKg, 2)} kWh/kg`],
     ['Troubles', String(troubles.length)],

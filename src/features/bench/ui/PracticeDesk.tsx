@@ -53,7 +53,7 @@ function Now({ view, deed }: { view: PracticeView; deed: (d: PracticeDeed) => vo
         <div>
           <dt className="text-soft">Air, logs</dt>
           <dd className="figure">
-            {air ? show.temp(air.tempC) : 'none'}, {show.number(view.logs, 1)}
+            {air ? show.temp(air.tempC) : 'none'}, {show.logs(view.logs)}
           </dd>
         </div>
       </dl>

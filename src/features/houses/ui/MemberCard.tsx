@@ -49,7 +49,7 @@ export function MemberCard({ member, show, nowS }: { member: Member; show: Show;
         <p>
           <span className="figure">{show.temp(heat.coreC)}</span>{' '}
           <span className="small">
-            slowest core, {show.other('temperature', heat.coreC)} · {show.number(heat.logs, 1)} of{' '}
+            slowest core, {show.other('temperature', heat.coreC)} · {show.logs(heat.logs)} of{' '}
             {show.number(heat.targetLogs)} log
           </span>
         </p>
