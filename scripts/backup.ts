@@ -5,7 +5,7 @@ import { BACKUPS, backupsKept, dropOld } from './lib/backup-clock';
 import { AlreadyRunning, OneAtATime } from './lib/one-at-a-time';
 import { startPostgres } from './lib/postgres';
 import { noteRestored } from '../src/platform/ledger/anchor';
-import { allSecrets, keepSecrets, readyLedger } from './lib/secret';
+import { allSecrets, anchorsOf, keepSecrets } from './lib/secret';
 
 async function withServer<T>(work: (url: string) => Promise<T>): Promise<T> {
   const given = process.env.JOLLY_OWNER_URL ?? process.env.DATABASE_URL;
@@ -49,8 +49,7 @@ export async function restoreFrom(file: string | undefined): Promise<void> {
   try {
     const { manifest, secrets, anchor } = await withServer((url) => restore(url, file));
     keepSecrets(secrets);
-    readyLedger();
-    noteRestored(process.env.JOLLY_ANCHORS!, anchor);
+    noteRestored(anchorsOf('site'), anchor);
     console.log(`Restored and verified: ${manifest.entries} entries of ${manifest.madeAt}.`);
   } catch (error) {
     fail(`Not restored: ${(error as Error).message}`);

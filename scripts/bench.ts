@@ -198,7 +198,7 @@ async function benchFloor(url: string): Promise<void> {
 /** Prints one JSON line per measure. */
 export async function bench(): Promise<void> {
   buildIfNeeded();
-  readyLedger();
+  readyLedger('nothing kept');
   const server = process.env.DATABASE_URL
     ? { url: process.env.DATABASE_URL, wasRunning: true, stop: () => undefined }
     : await startPostgres('pg-test');

@@ -25,7 +25,7 @@ async function signedIn(base: string, email: string): Promise<Record<string, str
 export async function runFuzz(count: number, seed: number): Promise<void> {
   const server = await startPostgres('pg-fuzz');
   await emptyDatabase(server.url);
-  readyLedger();
+  readyLedger('nothing kept');
   const { url, db } = await openSite(server.url);
   await seedRules(db);
   const devices = await loadDemo(db, Date.now() / 1000);

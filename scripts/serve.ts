@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto';
+import fs from 'node:fs';
 import type { Db } from '../src/platform/db/client';
 import { isTooMighty } from '../src/platform/db/rights';
 import { seedRules } from '../src/features/settings/service';
@@ -10,7 +11,7 @@ import { buildIfNeeded } from './lib/build';
 import { bin } from './lib/paths';
 import { freePort } from './lib/ports';
 import { startPostgres } from './lib/postgres';
-import { readyLedger, sessionSecret } from './lib/secret';
+import { anchorsOf, readyLedger, sessionSecret } from './lib/secret';
 import { openSite } from './lib/site-database';
 import { keepPostgres } from './lib/keep-postgres';
 import { AlreadyRunning, OneAtATime } from './lib/one-at-a-time';
@@ -62,7 +63,7 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
     console.error(words);
     void stop(1);
   };
-  readyLedger();
+  readyLedger(options.demo ? 'demo' : 'site');
   const own = process.env.DATABASE_URL
     ? null
     : await startPostgres(options.demo ? 'pg-demo' : 'pg');
@@ -85,7 +86,10 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
   process.on('SIGTERM', () => void stop(0));
   try {
     let devices: DemoDevice[] = [];
-    if (options.demo && options.fresh) await emptyDatabase(server.url);
+    if (options.demo && options.fresh) {
+      await emptyDatabase(server.url);
+      fs.rmSync(anchorsOf('demo'), { force: true });
+    }
     let code: string | null = null;
     const databaseUrl = await prepare(server.url, async (db) => {
       if (options.demo) devices = await loadDemo(db, Date.now() / 1000);

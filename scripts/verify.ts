@@ -2,10 +2,10 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { verifyLogbook } from '../src/features/records/verify';
 import { makePlainDb, makePool } from '../src/platform/db/client';
-import { anchorFile, parseAnchor, readAnchors, type Anchor } from '../src/platform/ledger/anchor';
+import { parseAnchor, readAnchors, type Anchor } from '../src/platform/ledger/anchor';
 import { DATA } from './lib/paths';
 import { startPostgres } from './lib/postgres';
-import { readyLedger } from './lib/secret';
+import { anchorsOf, readyLedger } from './lib/secret';
 
 /** What the ledger is held against: an anchor that was given, or those of the file. */
 type Against = { anchors: Anchor[]; restoredAt: string | null };
@@ -33,8 +33,9 @@ async function verifyAt(name: string, url: string, against: Against): Promise<bo
   }
 }
 
-function readSince(since: string | undefined): Against {
-  if (since === undefined) return readAnchors(anchorFile()!);
+/** @returns what was asked for, or null where nothing was and each database has a file of its own */
+function readSince(since: string | undefined): Against | null {
+  if (since === undefined) return null;
   if (fs.existsSync(since)) return readAnchors(since);
   const anchor = parseAnchor(since);
   if (!anchor)
@@ -49,10 +50,10 @@ function readSince(since: string | undefined): Against {
  * @param since an anchor, or a file of anchors; the site's own file when left out
  */
 export async function verify(since?: string): Promise<void> {
-  readyLedger();
-  let against: Against;
+  readyLedger('site');
+  let asked: Against | null;
   try {
-    against = readSince(since);
+    asked = readSince(since);
   } catch (error) {
     console.error((error as Error).message);
     process.exitCode = 2;
@@ -60,6 +61,7 @@ export async function verify(since?: string): Promise<void> {
   }
   const given = process.env.JOLLY_OWNER_URL ?? process.env.DATABASE_URL;
   if (given) {
+    const against = asked ?? readAnchors(anchorsOf('site'));
     process.exitCode = (await verifyAt('database', given, against)) ? 0 : 1;
     return;
   }
@@ -67,12 +69,12 @@ export async function verify(since?: string): Promise<void> {
   if (mine.length === 0)
     console.log('There is no database yet: run ./kettle demo or ./kettle start first.');
   for (const name of mine) {
+    const what = name === 'pg' ? 'site' : 'demo';
     const server = await startPostgres(name);
-    /* An anchor is of the site; of the demo where there is nothing else. */
-    const site = name === 'pg' || (since !== undefined && mine.length === 1);
-    const none = { anchors: [], restoredAt: null };
-    if (!(await verifyAt(name === 'pg' ? 'site' : 'demo', server.url, site ? against : none)))
-      process.exitCode = 1;
+    /* An anchor that was given is of the site; of the demo where there is nothing else. */
+    const meant = what === 'site' || mine.length === 1;
+    const against = (meant ? asked : null) ?? readAnchors(anchorsOf(what));
+    if (!(await verifyAt(what, server.url, against))) process.exitCode = 1;
     if (!server.wasRunning) server.stop();
   }
 }

@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
+import { sha256 } from '../../src/platform/hash';
 import type { Secrets } from './archive';
 import { DATA } from './paths';
 
@@ -48,8 +49,22 @@ export function addLedgerKey(): void {
   keep(KEYS, `${ledgerKeyText().trim()}\n${made()}\n`);
 }
 
-/** Hands this process what the ledger needs: the keys, and the file of anchors. */
-export function readyLedger(): void {
+/** Another server's database has anchors of its own: those of two ledgers in one file would look like tampering. */
+function fileOf(databaseUrl: string): string {
+  const { host, pathname } = new URL(databaseUrl);
+  return `anchors-${sha256(host + pathname).slice(0, 8)}.log`;
+}
+
+/** The file of anchors of a site, or of the demo, which is made anew again and again. */
+export function anchorsOf(what: 'site' | 'demo'): string {
+  if (what === 'demo') return path.join(DATA, 'anchors-demo.log');
+  const given = process.env.DATABASE_URL;
+  return process.env.JOLLY_ANCHORS ?? path.join(DATA, given ? fileOf(given) : 'anchors.log');
+}
+
+/** Hands this process what the ledger needs: the keys, and the file of anchors; none for what is thrown away. */
+export function readyLedger(what: 'site' | 'demo' | 'nothing kept'): void {
   process.env.JOLLY_LEDGER_KEYS = ledgerKeyText();
-  process.env.JOLLY_ANCHORS ??= path.join(DATA, 'anchors.log');
+  if (what === 'nothing kept') delete process.env.JOLLY_ANCHORS;
+  else process.env.JOLLY_ANCHORS = anchorsOf(what);
 }
