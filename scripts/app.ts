@@ -8,6 +8,8 @@ import { ROOT } from './lib/paths';
 /** The built application behind its front door: `tsx scripts/app.ts <port> <host>`. */
 const [port, host] = [Number(process.argv[2] ?? 3000), process.argv[3] ?? '127.0.0.1'];
 const MOST = 2;
+/** A process that is told to end has so long to do it, ms. */
+const LONGEST_END_MS = 3000;
 const processes = Number(process.env.JOLLY_PROCESSES ?? Math.min(MOST, os.availableParallelism()));
 
 const onStop = (stop: () => void) => {
@@ -21,12 +23,15 @@ const onStop = (stop: () => void) => {
 function lead(): void {
   cluster.schedulingPolicy = cluster.SCHED_NONE;
   let stopping = false;
+  const endWhenAlone = () => {
+    if (Object.keys(cluster.workers ?? {}).length === 0) process.exit(0);
+  };
   const begin = (number: number) => {
     const worker = cluster.fork({ JOLLY_PROCESS: String(number) });
     let up = false;
     worker.once('listening', () => (up = true));
     worker.once('exit', (code, signal) => {
-      if (stopping) return;
+      if (stopping) return endWhenAlone();
       if (!up) process.exit(code || 1);
       console.error(
         `process ${number} of the application ended (${signal ?? code}); starting it again`,
@@ -38,7 +43,7 @@ function lead(): void {
   onStop(() => {
     stopping = true;
     for (const w of Object.values(cluster.workers ?? {})) w?.process.kill('SIGTERM');
-    cluster.disconnect(() => process.exit(0));
+    endWhenAlone();
   });
 }
 
@@ -56,8 +61,12 @@ async function serve(): Promise<void> {
   onStop(() => {
     server.close(() => process.exit(0));
     server.closeAllConnections();
+    /* Whatever still holds on, nobody waits for it longer. */
+    setTimeout(() => process.exit(0), LONGEST_END_MS).unref();
   });
 }
 
+/* A process whose lead is gone has nobody to start it again or to end it. */
+process.on('disconnect', () => process.exit(0));
 if (cluster.isPrimary && processes > 1) lead();
 else await serve();
