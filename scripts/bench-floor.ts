@@ -1,6 +1,7 @@
 import { makeDb, makePool } from '../src/platform/db/client';
-import { loadDemo, DEMO_PASSWORD, DEMO_PEOPLE } from './demo/load';
+import { loadDemo, DEMO_PEOPLE } from './demo/load';
 import { withApp } from './lib/bench-app';
+import { signInDemo } from './lib/sign-in';
 
 export type Script = { url: string; body: Buffer };
 
@@ -12,15 +13,7 @@ export async function floorScripts(url: string): Promise<Script[]> {
   await loadDemo(db, Date.now() / 1000);
   await db.destroy();
   return withApp(url, async (base) => {
-    const signIn = await fetch(`${base}/api/auth/sign-in/email`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json', origin: base },
-      body: JSON.stringify({ email: DEMO_PEOPLE[0]!.email, password: DEMO_PASSWORD }),
-    });
-    const cookie = signIn.headers
-      .getSetCookie()
-      .map((c) => c.split(';')[0])
-      .join('; ');
+    const cookie = await signInDemo(base, DEMO_PEOPLE[0]!.email);
     const html = await (await fetch(`${base}/`, { headers: { cookie } })).text();
     if (!html.includes('Floor')) throw new Error('bench: the Floor page did not open');
     const paths = [

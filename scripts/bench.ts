@@ -12,8 +12,7 @@ import {
   type Reading,
   type RuleSet,
 } from '../src/core';
-import { DEFAULT_RULES, RULE_PRESETS } from '../src/core';
-import { START_BACK_S } from '../src/features/batches/time-range';
+import { DEFAULT_RULES, RULE_PRESETS, START_BACK_S } from '../src/core';
 import { addDevice, addHouse, seedRules } from '../src/features/settings/service';
 import { benchBlend, benchFigures } from './bench-formula';
 import { benchOpenChart } from './bench-chart';

@@ -8,18 +8,9 @@ import { startPostgres } from './lib/postgres';
 import { readyLedger, sessionSecret } from './lib/secret';
 import { openSite } from './lib/site-database';
 import { waitFor } from './lib/supervisor';
-import { DEMO_PASSWORD, DEMO_PEOPLE, emptyDatabase, loadDemo } from './demo/load';
+import { signInDemo } from './lib/sign-in';
+import { DEMO_PEOPLE, emptyDatabase, loadDemo } from './demo/load';
 import { seedRules } from '../src/features/settings/service';
-
-async function signedIn(base: string, email: string): Promise<Record<string, string>> {
-  const answer = await fetch(`${base}/api/auth/sign-in/email`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', origin: base },
-    body: JSON.stringify({ email, password: DEMO_PASSWORD }),
-  });
-  const cookie = answer.headers.getSetCookie().map((c) => c.split(';')[0]);
-  return { cookie: cookie.join('; '), origin: base };
-}
 
 /** `./kettle fuzz 20000 [seed]`: malformed requests against a demo of its own, signed in with each role. */
 export async function runFuzz(count: number, seed: number): Promise<void> {
@@ -49,7 +40,10 @@ export async function runFuzz(count: number, seed: number): Promise<void> {
       { name: 'device', headers: { authorization: `Bearer ${devices[0]!.token}` } },
     ];
     for (const { email, role } of DEMO_PEOPLE)
-      callers.push({ name: role, headers: await signedIn(base, email) });
+      callers.push({
+        name: role,
+        headers: { cookie: await signInDemo(base, email), origin: base },
+      });
     const begun = performance.now();
     const result = await fuzz(base, callers, count, seed);
     const seconds = ((performance.now() - begun) / 1000).toFixed(0);

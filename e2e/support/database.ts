@@ -5,7 +5,7 @@ import path from 'node:path';
 export function prepare(
   name: string,
   fill: 'demo' | 'empty' | 'hostile',
-): { url: string; ownerUrl: string; tokens: string[] } {
+): { url: string; tokens: string[] } {
   const root = path.resolve(import.meta.dirname, '../..');
   const out = execFileSync('node_modules/.bin/tsx', ['e2e/support/prepare.ts', name, fill], {
     cwd: root,

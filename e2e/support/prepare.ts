@@ -17,6 +17,6 @@ await seedRules(db);
 const devices = fill === 'demo' || fill === 'hostile' ? await loadDemo(db, Date.now() / 1000) : [];
 if (fill === 'hostile') await makeHostile(db);
 await db.destroy();
-console.log(JSON.stringify({ url, ownerUrl, tokens: devices.map((d) => d.token) }));
+console.log(JSON.stringify({ url, tokens: devices.map((d) => d.token) }));
 
 export {};

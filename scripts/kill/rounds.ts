@@ -5,11 +5,12 @@ import pg from 'pg';
 import { verifyLogbook } from '../../src/features/records/verify';
 import { makePlainDb, makePool } from '../../src/platform/db/client';
 import { parseKeys } from '../../src/platform/ledger/keys';
-import { DEMO_PASSWORD, DEMO_PEOPLE } from '../demo/load';
+import { DEMO_PEOPLE } from '../demo/load';
 import { buildIfNeeded } from '../lib/build';
 import { bin, DATA, ROOT } from '../lib/paths';
 import { freePort } from '../lib/ports';
 import { startPostgres } from '../lib/postgres';
+import { signInDemo } from '../lib/sign-in';
 import { waitFor } from '../lib/supervisor';
 import { randomFrom } from '../studies/random';
 import { entries, overHttp, overMqtt, type Stream } from './streams';
@@ -44,18 +45,6 @@ async function kill(names: readonly string[]): Promise<void> {
     } catch {
       await sleep(1000);
     }
-}
-
-async function signIn(base: string): Promise<string> {
-  const answer = await fetch(`${base}/api/auth/sign-in/email`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', origin: base },
-    body: JSON.stringify({ email: DEMO_PEOPLE[0]!.email, password: DEMO_PASSWORD }),
-  });
-  return answer.headers
-    .getSetCookie()
-    .map((c) => c.split(';')[0])
-    .join('; ');
 }
 
 /** Waits until every way in has taken something new. @returns seconds, or null when one did not */
@@ -139,7 +128,7 @@ export async function killRounds(rounds: number, seed: number): Promise<void> {
     const streams = [
       overHttp(base, http!.token, startMs),
       overMqtt(`mqtt://127.0.0.1:${given('broker', 'JOLLY_BROKER_PORT')}`, broker!, startMs),
-      entries(base, await signIn(base), rows[0]!.id),
+      entries(base, await signInDemo(base, DEMO_PEOPLE[0]!.email), rows[0]!.id),
     ];
     const random = randomFrom(seed);
     const up: number[] = [];

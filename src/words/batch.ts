@@ -9,7 +9,7 @@ import type {
   StepName,
 } from '@/core';
 
-export const PHASE_WORDS: Record<Phase, string> = {
+const PHASE_WORDS: Record<Phase, string> = {
   weighing: 'Weighing',
   cure_hold: 'Cure hold',
   making: 'Making',

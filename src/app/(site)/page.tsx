@@ -8,7 +8,7 @@ import type { BatchWay } from '@/features/batches/plan';
 import { BatchCard } from '@/features/batches/ui/BatchCard';
 import { memberOf, type Member } from '@/features/houses/load';
 import { AlarmStrip } from '@/features/houses/ui/AlarmStrip';
-import { wayNow } from '@/features/houses/way';
+import { wayWith } from '@/features/houses/way';
 import { loadSite } from '@/features/settings/repository';
 import { showOfRequest } from '@/features/settings/show';
 import { giveWay } from '@/platform/give-way';
@@ -35,7 +35,8 @@ export default async function FloorPage() {
   const ways = new Map<string, BatchWay>();
   for (const d of running)
     if (d.case.state.phase !== 'to_sign') {
-      ways.set(d.head.id, await wayNow(db(), d, site, now));
+      const forecast = members.find((m) => m.dossier === d)?.forecast ?? null;
+      ways.set(d.head.id, wayWith(d, forecast, site, now));
       await giveWay();
     }
   const finished = await closedBatches(db(), '', 4);

@@ -1,4 +1,6 @@
 import {
+  READY_AHEAD_S,
+  START_BACK_S,
   followRecord,
   passedSteps,
   planBackward,
@@ -12,7 +14,6 @@ import {
   type Span,
   type Way,
 } from '@/core';
-import { READY_AHEAD_S, START_BACK_S } from './time-range';
 import type { Site } from '@/features/settings/repository';
 
 /** How far ahead a plan may look, s: three weeks past ready-by or now. */

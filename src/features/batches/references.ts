@@ -1,21 +1,19 @@
 import type { EntryBody } from '@/core';
 import type { Tx } from '@/platform/db/client';
+import { isThere } from '@/platform/db/there';
 
 /** What a weighing names when the site has no scale that fits. */
 const NO_SCALE = 'none';
-
-const there = async (tx: Tx, table: 'house' | 'scale' | 'programVersion', id: string) =>
-  (await tx.selectFrom(table).select('id').where('id', '=', id).executeTakeFirst()) !== undefined;
 
 /** Why an entry names something that the site does not have, by code, or null. A correction is asked like its target. */
 export async function refuseReferences(tx: Tx, body: EntryBody): Promise<string | null> {
   const said = body.kind === 'corrected' ? body.replacement : body;
   if (said?.kind === 'weighed' && said.scaleId !== NO_SCALE)
-    return (await there(tx, 'scale', said.scaleId)) ? null : 'no_such_scale';
+    return (await isThere(tx, 'scale', said.scaleId)) ? null : 'no_such_scale';
   if (said?.kind !== 'run_started') return null;
-  if (!(await there(tx, 'house', said.houseId))) return 'no_such_house';
+  if (!(await isThere(tx, 'house', said.houseId))) return 'no_such_house';
   const versionId = said.program?.versionId ?? null;
-  return versionId === null || (await there(tx, 'programVersion', versionId))
+  return versionId === null || (await isThere(tx, 'programVersion', versionId))
     ? null
     : 'no_such_program';
 }

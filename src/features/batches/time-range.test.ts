@@ -1,7 +1,7 @@
-import { DEFAULT_RULES, RULE_PRESETS } from '@/core';
+import { DEFAULT_RULES, READY_AHEAD_S, RULE_PRESETS, START_BACK_S } from '@/core';
 import { testRecipe } from '@/core/testing/recipe';
 import { planBatch } from './plan';
-import { READY_AHEAD_S, START_BACK_S, timesRefused } from './time-range';
+import { timesRefused } from './time-range';
 
 const NOW = 1_790_000_000;
 const HOUR = 3600;

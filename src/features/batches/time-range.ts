@@ -1,8 +1,5 @@
-const DAY_S = 24 * 3600;
-/** A batch may be entered as begun this long ago, s. */
-export const START_BACK_S = 60 * DAY_S;
-/** A batch may be planned to be ready this far ahead, s: the longest drying and then some. */
-export const READY_AHEAD_S = 120 * DAY_S;
+import { READY_AHEAD_S, START_BACK_S } from '@/core';
+
 /** A start may lie ahead of our clock by this much, s. */
 const AHEAD_S = 120;
 

@@ -4,7 +4,7 @@ import { wayOfBatch, type BatchWay } from '@/features/batches/plan';
 import type { Site } from '@/features/settings/repository';
 import type { Handle } from '@/platform/db/client';
 import type { BatchForecast } from './forecast';
-import { memberOf } from './load';
+import { forecastOf } from './forecast-cache';
 
 /** When the step that goes on ends, as the forecast of the run says; null where it says nothing of it. */
 function dueOf(d: Dossier, forecast: BatchForecast | null): number | null {
@@ -17,10 +17,18 @@ function dueOf(d: Dossier, forecast: BatchForecast | null): number | null {
   return (last ? forecast.done?.p50 : forecast.stage?.p50) ?? forecast.stage?.p50 ?? null;
 }
 
-/** The way of a batch now, with the forecast of what goes on. */
+/** The way of a batch now, by a forecast that is at hand. */
+export const wayWith = (
+  d: Dossier,
+  forecast: BatchForecast | null,
+  site: Site,
+  nowS: number,
+): BatchWay => wayOfBatch(d.case, site, dueOf(d, forecast), nowS);
+
+/** The same with the forecast of what goes on; where there is none, by the planned length. */
 export async function wayNow(db: Handle, d: Dossier, site: Site, nowS: number): Promise<BatchWay> {
   const { phase } = d.case.state;
   const runs = phase === 'in_house' || phase === 'chilling';
-  const forecast = runs ? (await memberOf(db, d, nowS)).forecast : null;
-  return wayOfBatch(d.case, site, dueOf(d, forecast), nowS);
+  const forecast = runs ? await forecastOf(db, d, 'page').catch(() => null) : null;
+  return wayWith(d, forecast, site, nowS);
 }

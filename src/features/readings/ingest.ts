@@ -1,4 +1,4 @@
-import { START_BACK_S } from '@/features/batches/time-range';
+import { START_BACK_S } from '@/core';
 import { siteSinceS } from '@/features/settings/repository';
 import { neverBlameDevices } from '@/platform/clock-watch';
 import type { Db } from '@/platform/db/client';

@@ -7,11 +7,12 @@ import { addressHere, asPerson, type ActionResult } from '@/features/accounts/id
 import { firstLeadSchema, personChangeSchema, personSchema } from '@/features/accounts/contract';
 import { addPerson, changePerson, resetPassword } from '@/features/accounts/service';
 import { db } from '@/platform/db/client';
+import { isThere } from '@/platform/db/there';
 import { fieldsOf, readInput } from '@/platform/read-input';
 import { firstVisit } from './first-visit';
 import { hangingSchema, ruleEditSchema, siteSchema } from './contract';
 import { saveSite } from './repository';
-import { addDevice, addHouse, chooseRule, editRule, houseIsThere, revokeDevice } from './service';
+import { addDevice, addHouse, chooseRule, editRule, revokeDevice } from './service';
 
 /** Parses, lets a release lead do it, and shows the page anew. */
 async function change<T, R>(
@@ -118,7 +119,7 @@ const deviceSchema = z.object({
 });
 export const addDeviceAction = async (input: unknown) =>
   change(deviceSchema, input, async (d) =>
-    (await houseIsThere(db(), d.houseId))
+    (await isThere(db(), 'house', d.houseId))
       ? { ok: true, data: await addDevice(db(), d) }
       : { ok: false, code: 'no_such_house' },
   );

@@ -35,13 +35,19 @@ export const saveSite = (db: Handle, site: Site) => {
     .execute();
 };
 
-/** Since when there is this site, epoch s: its first rule. */
+const since = new WeakMap<Handle, number>();
+
+/** Since when there is this site, epoch s: its first rule. Asked of the database once, for it never changes. */
 export async function siteSinceS(db: Handle): Promise<number> {
+  const known = since.get(db);
+  if (known !== undefined) return known;
   const row = await db
     .selectFrom('rule')
     .select((e) => e.fn.min('createdAt').as('since'))
     .executeTakeFirst();
-  return row?.since ? toEpochS(row.since) : 0;
+  if (!row?.since) return 0;
+  since.set(db, toEpochS(row.since));
+  return toEpochS(row.since);
 }
 
 /** The day at the site, yyyy-mm-dd: use-by dates are days where the meat is. */

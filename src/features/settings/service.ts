@@ -92,9 +92,6 @@ export async function editRule(db: Db, edit: RuleEdit, by: string): Promise<bool
   });
 }
 
-export const houseIsThere = async (db: Handle, id: string): Promise<boolean> =>
-  (await db.selectFrom('house').select('id').where('id', '=', id).executeTakeFirst()) !== undefined;
-
 /** Registers a device and returns its token, which is shown once and stored only as a hash. */
 export async function addDevice(
   db: Handle,
@@ -117,19 +114,13 @@ export const revokeDevice = (db: Handle, id: string) =>
     .where('revokedAt', 'is', null)
     .execute();
 
+const devices = (db: Handle) => db.selectFrom('device').select(['id', 'houseId', 'revokedAt']);
+
 export const findDevice = (db: Handle, token: string) =>
-  db
-    .selectFrom('device')
-    .select(['id', 'houseId', 'revokedAt'])
-    .where('tokenSha256', '=', sha256(token))
-    .executeTakeFirst();
+  devices(db).where('tokenSha256', '=', sha256(token)).executeTakeFirst();
 
 export const findDeviceById = (db: Handle, id: string) =>
-  db
-    .selectFrom('device')
-    .select(['id', 'houseId', 'revokedAt'])
-    .where('id', '=', id)
-    .executeTakeFirst();
+  devices(db).where('id', '=', id).executeTakeFirst();
 
 /** A house with the channels that its probes report on. */
 export async function addHouse(

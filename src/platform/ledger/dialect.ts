@@ -1,17 +1,12 @@
 import {
-  CompiledQuery,
   PostgresDialect,
+  type CompiledQuery,
   type DatabaseConnection,
   type Driver,
   type QueryResult,
   type TransactionSettings,
 } from 'kysely';
-import { sealTransaction, type Ask } from './seal';
-
-const askOn =
-  (connection: DatabaseConnection): Ask =>
-  async <R>(text: string, values: readonly unknown[] = []) =>
-    (await connection.executeQuery<R>(CompiledQuery.raw(text, [...values]))).rows;
+import { askOf, sealTransaction } from './seal';
 
 const WRITES = /^\s*(insert|update|delete|merge)\b|^\s*with\b.*\b(insert|update|delete)\b/is;
 
@@ -66,7 +61,7 @@ class SealingDriver implements Driver {
 
   async commitTransaction(connection: DatabaseConnection) {
     const sealed = connection as SealedConnection;
-    await sealTransaction(askOn(sealed.plain));
+    await sealTransaction(askOf(sealed.plain));
     await this.inner.commitTransaction(sealed.plain);
     sealed.inTransaction = false;
   }

@@ -1,8 +1,17 @@
+import { CompiledQuery } from 'kysely';
 import { factsOf, type Change, type Fact } from './fact';
 import { ledgerKeys, macOf } from './keys';
 
 /** Runs one statement on the connection of the transaction that ends. */
 export type Ask = <R>(text: string, values?: readonly unknown[]) => Promise<R[]>;
+
+type Runner = { executeQuery: (query: CompiledQuery) => Promise<{ rows: unknown[] }> };
+
+/** Statements on whatever runs queries: a connection, or a handle inside a transaction. */
+export const askOf =
+  (runner: Runner): Ask =>
+  async <R>(text: string, values: readonly unknown[] = []) =>
+    (await runner.executeQuery(CompiledQuery.raw(text, [...values]))).rows as R[];
 
 /* bigint sums come as text: the parser of the pool reads int8 as numbers, numeric as text. */
 const CHANGES = `select tbl, key, digest, n, s1, s2 from ledger_change

@@ -1,10 +1,10 @@
-import { CompiledQuery, sql } from 'kysely';
+import { sql } from 'kysely';
 import type { Db, Handle } from '../db/client';
 import { walkLedger } from './check';
 import type { Fact } from './fact';
 import { ledgerKeys } from './keys';
 import { daysNow, digestsNow, readInUtc, type Digests } from './present';
-import { appendRow } from './seal';
+import { appendRow, askOf } from './seal';
 
 /** Facts in one row of the ledger when many are written at once. */
 const AT_ONCE = 500;
@@ -26,11 +26,7 @@ export async function beforeMigration(db: Db): Promise<Before | null> {
 
 async function append(tx: Handle, facts: readonly Fact[]): Promise<void> {
   for (let i = 0; i < facts.length; i += AT_ONCE)
-    await appendRow(
-      async <R>(text: string, values: readonly unknown[] = []) =>
-        (await tx.executeQuery(CompiledQuery.raw(text, [...values]))).rows as R[],
-      facts.slice(i, i + AT_ONCE),
-    );
+    await appendRow(askOf(tx), facts.slice(i, i + AT_ONCE));
 }
 
 /** Everything that is there, for a ledger that begins. */
