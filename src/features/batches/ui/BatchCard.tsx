@@ -5,7 +5,7 @@ import type { Dossier } from '../case';
 import { liveCooling, liveHeat } from '../live';
 import { nextStep } from '../next-step';
 import type { BatchWay } from '../plan';
-import { readyWords } from './WayHeading';
+import { plannedWords } from './WayHeading';
 import { FailedChecks } from './FailedChecks';
 import { HoldReason } from './HoldReason';
 import { nextWords } from '@/words/next';
@@ -58,7 +58,7 @@ export function BatchCard({
   const { head, case: c } = dossier;
   const next = nextStep(c);
   const hold = c.state.holds.find((h) => h.open);
-  const ready = way && readyWords(way, show);
+  const ready = way && plannedWords(way, show);
   const late = next.dueS !== null && next.dueS < nowS - 60;
   const logs = canWork && (c.state.phase === 'in_house' || c.state.phase === 'chilling');
   return (

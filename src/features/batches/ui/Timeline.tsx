@@ -10,7 +10,7 @@ function standingWords(p: Piece, show: Show, nowS: number): string {
   if (p.standing === 'unrecorded') return 'done, nobody wrote down when';
   if (p.standing === 'done') return p.durationS >= 60 ? `done, ${long}` : 'done';
   if (p.standing === 'now') return `now, until ${show.clock(p.endS)}`;
-  return `${p.attended ? 'somebody there, ' : ''}${long} · ${show.until(p.startS, nowS)}`;
+  return `${p.attended ? 'attended, ' : ''}${long} · ${show.until(p.startS, nowS)}`;
 }
 
 /** The schedule as a strip to scale and as a list with clock times; a mark says where somebody must be there. */
@@ -27,6 +27,7 @@ export function Timeline({
 }) {
   const from = pieces[0]!.startS;
   const span = Math.max(1, pieces.at(-1)!.endS - from);
+  const inside = nowS > from && nowS < from + span;
   const share = (s: number) => `${(100 * s) / span}%`;
   return (
     <div>
@@ -47,7 +48,7 @@ export function Timeline({
             {p.attended && <span className="absolute inset-x-0 bottom-0 h-2 bg-ink" />}
           </span>
         ))}
-        {nowS > from && nowS < from + span && (
+        {inside && (
           <span
             className="absolute inset-y-0 w-1 bg-accent outline outline-1 outline-sheet"
             style={{ left: share(nowS - from) }}
@@ -55,7 +56,8 @@ export function Timeline({
         )}
       </div>
       <p className="small mb-1">
-        Times in {show.settings.timeZone}. A dark foot: somebody must be there. The bar across: now.
+        Times in {show.settings.timeZone}. A dark foot: somebody must be there.
+        {inside && ' The bar across: now.'}
       </p>
       <ol className="gap-x-6 [columns:22rem]">
         {pieces.map((p) => {

@@ -1,8 +1,8 @@
 import type { Show } from '@/words/show';
 import type { BatchWay } from '../plan';
 
-/** "Ready Thu 18:00, 2 h 05 late": against ready-by; null when nobody can say. */
-export function readyWords(
+/** "Planned for Thu 18:00, 2 h 05 late": against ready-by; null when nobody can say. */
+export function plannedWords(
   { readyS, lateS }: Pick<BatchWay, 'readyS' | 'lateS'>,
   show: Show,
   done = false,
@@ -12,7 +12,7 @@ export function readyWords(
     Math.abs(lateS) < 60
       ? 'just in time'
       : `${show.duration(Math.abs(lateS))} ${lateS > 0 ? 'late' : 'early'}`;
-  return `${done ? 'Packed' : 'Ready'} ${show.clock(readyS)}, ${against}`;
+  return `${done ? 'Packed' : 'Planned for'} ${show.clock(readyS)}, ${against}`;
 }
 
 /** When the batch will be ready against when it should be, and what would help a late one. */
@@ -29,7 +29,7 @@ export function WayHeading({
 }) {
   const { readyS, lateS, overtimeS } = way;
   const late = lateS !== null && lateS > 0;
-  const words = readyWords(way, show, closed);
+  const words = plannedWords(way, show, closed);
   return (
     <div className="mb-3 space-y-1">
       <h2 className="text-lg font-semibold">
@@ -40,7 +40,7 @@ export function WayHeading({
       )}
       {words && <p className={late ? 'font-semibold text-bad' : 'font-semibold'}>{words}</p>}
       {!closed && overtimeS !== null && (
-        <p>With somebody there outside working hours it is ready {show.clock(overtimeS)}.</p>
+        <p>With somebody there outside working hours it could be ready {show.clock(overtimeS)}.</p>
       )}
     </div>
   );

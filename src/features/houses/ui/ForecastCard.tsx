@@ -26,7 +26,7 @@ export function readyWords(member: Member, show: Show): string | null {
   if (readyS == null) return null;
   const { readyByS } = member.dossier.case.state;
   const offS = readyS - readyByS;
-  const when = `ready about ${show.clock(show.roundAhead(readyS, member.dossier.case.nowS))}`;
+  const when = `could be ready about ${show.clock(show.roundAhead(readyS, member.dossier.case.nowS))}`;
   if (Math.abs(offS) < 300) return `${when}, just as promised`;
   return `${when}, ${show.duration(offS)} ${offS > 0 ? 'late' : 'early'} for ${show.clock(readyByS)}`;
 }
