@@ -74,17 +74,21 @@ test('the network gone while saving: kept here, sent later, once', async ({ page
   await expect(page.getByText('Note: Fed the fire while the link was down')).toHaveCount(1);
 });
 
-test('a session that ended in the middle of a form: nothing is lost', async ({ page, context }) => {
+test('a session that ended in the middle of a form: nothing is lost', async ({
+  page,
+  context,
+}, info) => {
+  const words = `Written after the session ended, ${info.repeatEachIndex}`;
   await signIn(page, 'ines');
   const href = await openBatch(page, 'In the house', '/log');
-  await page.getByLabel('Note, or reason for a hold').fill('Written after the session ended');
+  await page.getByLabel('Note, or reason for a hold').fill(words);
   await context.clearCookies();
   await page.getByRole('button', { name: 'Add the note' }).click();
   await expect(page.getByText('Your session has ended')).toBeVisible();
   await signIn(page, 'ines');
   await expect(page.getByText('kept here and will be sent')).toBeHidden({ timeout: 20_000 });
   await page.goto(`${href}/log`);
-  await expect(page.getByText('Note: Written after the session ended')).toHaveCount(1);
+  await expect(page.getByText(`Note: ${words}`)).toHaveCount(1);
 });
 
 test('two tabs on the same batch: the second is told, nothing happens twice', async ({

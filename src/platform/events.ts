@@ -20,11 +20,17 @@ type Listener = (change: Change) => void;
 class ChangeFeed {
   private readonly listeners = new Set<Listener>();
   private client: pg.Client | null = null;
+  private listening: Promise<unknown> = Promise.resolve();
 
   subscribe(listener: Listener): () => void {
     this.listeners.add(listener);
     if (!this.client) this.connect();
     return () => this.leave(listener);
+  }
+
+  /** When it hears what is told from here on. */
+  async ready(): Promise<void> {
+    await this.listening;
   }
 
   private leave(listener: Listener): void {
@@ -52,7 +58,7 @@ class ChangeFeed {
       const change = JSON.parse(message.payload ?? 'null') as Change;
       for (const tell of this.listeners) tell(change);
     });
-    client
+    this.listening = client
       .connect()
       .then(() => client.query(`listen ${CHANNEL}`))
       .catch(again);

@@ -6,10 +6,14 @@ import { useEffect, useState } from 'react';
 const AT_MOST_EVERY_MS = 700;
 const CLOCK_MS = 15_000;
 
-/** Refreshes the page's server-rendered parts when something changes, and now and then for the clock. */
-export function Live() {
+/**
+ * Refreshes the page's server-rendered parts when something changes, and now and then for the clock.
+ * @param lastSeq the last entry that the page has: what was recorded since then is asked for
+ */
+export function Live({ lastSeq }: { lastSeq: number }) {
   const router = useRouter();
   const [lost, setLost] = useState(false);
+  const [since] = useState(lastSeq);
   useEffect(() => {
     let waiting: ReturnType<typeof setTimeout> | null = null;
     const refresh = () => {
@@ -18,13 +22,12 @@ export function Live() {
         router.refresh();
       }, AT_MOST_EVERY_MS);
     };
-    const source = new EventSource('/api/v1/events');
+    const source = new EventSource(`/api/v1/events?since=${since}`);
     source.addEventListener('change', refresh);
     source.addEventListener('signed_out', () => {
       source.close();
       refresh();
     });
-    /* The page has just been made: only what a lost link has missed is asked for. */
     let missed = false;
     source.onopen = () => {
       setLost(false);
@@ -42,7 +45,7 @@ export function Live() {
       clearInterval(tick);
       if (waiting) clearTimeout(waiting);
     };
-  }, [router]);
+  }, [router, since]);
   if (!lost) return null;
   return (
     <p role="status" className="bg-wait-wash px-4 py-2 font-semibold text-wait">

@@ -7,6 +7,8 @@ import { OutboxBar } from '@/features/batches/ui/OutboxBar';
 import { WorkerProvider } from '@/features/houses/ui/post-as';
 import { ClockBanner } from '@/features/settings/ui/ClockBanner';
 import { showOfRequest, siteOfRequest } from '@/features/settings/show';
+import { lastSeq } from '@/features/batches/repository';
+import { db } from '@/platform/db/client';
 import { Live } from '@/ui/live';
 import { ShowProvider } from '@/ui/show-context';
 
@@ -14,6 +16,8 @@ export default async function SiteLayout({ children }: { children: ReactNode }) 
   if (!(await siteOfRequest())) redirect('/welcome');
   const person = await requirePage();
   const show = await showOfRequest();
+  /* Before the page is made: what comes after it is told by the stream. */
+  const seq = await lastSeq(db());
   return (
     <ShowProvider settings={show.settings}>
       <a href="#main" className="sr-only focus:not-sr-only">
@@ -21,7 +25,7 @@ export default async function SiteLayout({ children }: { children: ReactNode }) 
       </a>
       <TopBar person={person} show={show} />
       <ClockBanner />
-      <Live />
+      <Live lastSeq={seq} />
       <OutboxBar personId={person.id} />
       <main id="main" className="mx-auto max-w-6xl px-4 py-4">
         <WorkerProvider value={{ personId: person.id, canWork: may(person.role, 'work_batches') }}>

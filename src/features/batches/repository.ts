@@ -48,6 +48,16 @@ async function recordedAtOf(tx: Tx, seq: number): Promise<Date> {
   return row?.recordedAt ?? new Date(0);
 }
 
+/** The place of the last entry of all batches. */
+export async function lastSeq(db: Handle): Promise<number> {
+  const row = await db
+    .selectFrom('logbookHead')
+    .select('seq')
+    .where('id', '=', 1)
+    .executeTakeFirst();
+  return row?.seq ?? 0;
+}
+
 /** Appends entries to the chain, never with a time before the last one’s; the caller holds the lock. */
 export async function appendEntries(
   tx: Tx,
