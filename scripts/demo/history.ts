@@ -5,6 +5,7 @@ import {
   heatProduct,
   mediumIn,
   placeOf,
+  programOf,
   wetBulbFromRh,
   type ProgramStage,
   type Reading,
@@ -43,7 +44,7 @@ export function makeHistory(
   untilS: number,
   chill: ChillPart[],
   seed: number,
-  program: readonly ProgramStage[] = recipe.program,
+  program: readonly ProgramStage[] = programOf(recipe),
 ): History {
   const jitter = noise(seed);
   const product = heatProduct(recipe, 3.5);

@@ -15,7 +15,7 @@ import { currentRules, listHouses, saveSite } from '../../src/features/settings/
 import { addDevice, addHouse } from '../../src/features/settings/service';
 import type { Role } from '../../src/platform/roles';
 import type { Db } from '../../src/platform/db/client';
-import type { Recipe } from '../../src/core';
+import { holdOf, programOf, type Recipe } from '../../src/core';
 import { recordCalibration } from '../../src/features/readings/calibrations';
 import { saveProgram } from '../../src/features/programs/service';
 import { MORE_RECIPES } from './more-recipes';
@@ -189,7 +189,7 @@ async function tellPast(w: World, by: Record<string, Version>, nowS: number): Pr
 async function tellPresent(w: World, by: Record<string, Version>, nowS: number): Promise<void> {
   const base = { nowS, chill: TOO_SLOW, seed: 13 };
   const before = (recipe: Version, minutesInHouse: number) =>
-    nowS - minutesInHouse * 60 - 600 - 2 * HOUR - recipe.content.process.cureHoldMinS;
+    nowS - minutesInHouse * 60 - 600 - 2 * HOUR - holdOf(recipe.content).minS;
   const ring = by['Juniper boar ring']!;
   const link = by['Caraway garden link']!;
   await tell(w, {
@@ -222,7 +222,7 @@ async function tellPresent(w: World, by: Record<string, Version>, nowS: number):
     seed: 23,
     load: { ...load, sticks: 6, position: 'front, sticks 10 to 15', storesAir: false },
     probes: ['core-3', 'core-4'],
-    program: { name: ring.content.name, versionId: null, stages: ring.content.program },
+    program: { name: ring.content.name, versionId: null, stages: programOf(ring.content) },
   });
   await tell(w, {
     ...base,

@@ -1,9 +1,9 @@
-import type { Recipe } from '../../src/core';
+import type { PlannedRecipe, Recipe } from '../../src/core';
 import { heather, ownVenison } from './custom-recipes';
 import { CURE, HOUR, MIN, process } from './parts';
 
 /** A fine emulsion, written in per cent, chopped in three charges. */
-const birch: Recipe = {
+const birch: PlannedRecipe = {
   name: 'Silver birch fine sausage',
   meat: [
     {
@@ -123,7 +123,7 @@ const birch: Recipe = {
 };
 
 /** A thin stick, written in g/kg. */
-const lambStick: Recipe = {
+const lambStick: PlannedRecipe = {
   name: 'Saltmarsh lamb stick',
   meat: [
     {
@@ -206,7 +206,7 @@ const lambStick: Recipe = {
 };
 
 /** A large slicing sausage with an inclusion. */
-const millrace: Recipe = {
+const millrace: PlannedRecipe = {
   name: 'Millrace slicing log',
   meat: [
     {

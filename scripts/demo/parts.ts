@@ -1,9 +1,12 @@
-import type { Recipe } from '../../src/core';
+import type { PlannedRecipe } from '../../src/core';
 
 export const MIN = 60;
 export const HOUR = 3600;
 
-export const cooledAndPacked: Pick<Recipe['process'], 'pullS' | 'chill' | 'bloomS' | 'packS'> = {
+export const cooledAndPacked: Pick<
+  PlannedRecipe['process'],
+  'pullS' | 'chill' | 'bloomS' | 'packS'
+> = {
   pullS: 15 * MIN,
   chill: [
     { medium: 'ice_bath', plannedS: 15 * MIN },
@@ -14,7 +17,7 @@ export const cooledAndPacked: Pick<Recipe['process'], 'pullS' | 'chill' | 'bloom
 };
 
 /** Steps that most products share. */
-export const process: Recipe['process'] = {
+export const process: PlannedRecipe['process'] = {
   prepareS: 90 * MIN,
   cureHoldMinS: 12 * HOUR,
   cureHoldMaxS: 36 * HOUR,

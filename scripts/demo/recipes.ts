@@ -1,8 +1,8 @@
-import type { Recipe } from '../../src/core';
+import type { PlannedRecipe } from '../../src/core';
 import { HOUR, MIN, cooledAndPacked } from './parts';
 
 /** Invented products of the invented smokehouse. */
-export const DEMO_RECIPES: Recipe[] = [
+export const DEMO_RECIPES: PlannedRecipe[] = [
   {
     name: 'Caraway garden link',
     meat: [

@@ -5,6 +5,7 @@ import {
   SALT_LINE,
   doseCure,
   foldBatch,
+  holdOf,
   plainSalt,
   roundToScale,
   type Author,
@@ -162,7 +163,7 @@ export async function tell(w: World, s: Story): Promise<string> {
     ...entries,
   ];
   let t = startS + HOUR;
-  const holdS = recipe.process.cureHoldMinS;
+  const holdS = holdOf(recipe).minS;
   if (holdS > 0) lines.push([t, w.operator, { kind: 'cure_hold_started', coolerC: 2.4 }]);
   if (s.until !== 'cure_hold') {
     t += holdS;

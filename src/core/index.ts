@@ -13,6 +13,7 @@ export {
   ADDITION_KINDS,
   ALLERGENS,
   CASING_KINDS,
+  OUTCOMES,
   PLACES_IN_PROCESS,
   SPECIES,
   STAGE_KINDS,
@@ -28,11 +29,16 @@ export {
   type ChillMedium,
   type Cure,
   type DoseBasis,
+  type DryingTarget,
   type Fermentation,
   type MeatLine,
+  type Outcome,
   type PlaceInProcess,
+  type PlannedRecipe,
   type ProgramStage,
   type Recipe,
+  type RecipeBody,
+  type RoutedRecipe,
   type Species,
   type StageEnds,
   type StageKind,
@@ -103,11 +109,34 @@ export {
   type SchoolQuestion,
 } from './formula/schools/questions';
 export { applySchool, offeredSchools } from './formula/schools/apply-school';
+export { isPlanned, routeOf, routed, withRoute } from './route/adapter';
+export { freeId, withChill, withProgram } from './route/edit';
+export { CLIMATE_KINDS, attendanceOf, isMaking, placeOfStep } from './route/facts';
 export {
-  processSteps,
-  type ProcessStep,
-  type ProcessStepCode,
-} from './formula/schools/process-steps';
+  chillOf,
+  freezes,
+  holdOf,
+  isChillStep,
+  laterDrying,
+  outcomeOf,
+  plannedS,
+  programOf,
+  stepOf,
+} from './route/read';
+export { runSheet, type SheetStep } from './route/sheet';
+export { placeOf, stepOfStage } from './route/stage-step';
+export {
+  ATTENDANCES,
+  STEP_KINDS,
+  STEP_MANNERS,
+  STEP_PLACES,
+  type Attendance,
+  type Climate,
+  type RouteStep,
+  type StepKind,
+  type StepManner,
+  type StepPlace,
+} from './route/step';
 export { forecastPh } from './fermentation/ph-forecast';
 export { degreeHourLimit, degreeHours } from './fermentation/degree-hours';
 export { CURE_WORDS } from './formats/ingredients/volume-weights';
@@ -225,14 +254,7 @@ export {
 export { designProgram, type DesignGoal } from './house/design-program';
 export { chillStage, filmOf, heatProduct, heatStage } from './house/heat-stage';
 export { FAT_OUT_C, programTroubles, type Trouble } from './house/program-troubles';
-export {
-  mediumIn,
-  placeOf,
-  runProgram,
-  runStages,
-  stageAt,
-  type RunStage,
-} from './house/run-stage';
+export { mediumIn, runProgram, runStages, stageAt, type RunStage } from './house/run-stage';
 export { FAULTS, noFaults, type Fault, type Faults } from './house/faults';
 export {
   SimulatedHouse,
@@ -256,6 +278,8 @@ export type { ProbeUse } from './logbook/chapters/probes';
 export { RUN_EVENTS, type RunEvent } from './logbook/chapters/run';
 export { LOT_PROBLEMS, type LotProblem, type Weighed } from './logbook/chapters/weighing';
 export { foldBatch } from './logbook/fold';
+export { evidenceEndS } from './logbook/phase';
+export type { ParasiteControl } from './logbook/chapters/finish';
 export { refuse, type Proposed } from './logbook/accept';
 export type { Refusal } from './logbook/chapter';
 export type { BatchState, Phase } from './logbook/state';
@@ -284,6 +308,9 @@ export { piecesLethality } from './verdict/lethality-check';
 export { owedHoldS, unweighedLines, weighedAcceleratorPpm } from './verdict/weighed-basis';
 export { judgeLethality, stillNeededS } from './verdict/lethality-way';
 export { phReachedS } from './verdict/fermentation-check';
+export { checkDrying, lossesOf, type PieceLoss } from './verdict/drying-check';
+export { checkParasites, porkLines } from './verdict/parasite-check';
+export { servingDueS } from './verdict/serving-check';
 export { holdsDue, holdsToLift, judge, JUDGEMENT, type Verdict } from './verdict/judge';
 export {
   fromBase,

@@ -88,8 +88,8 @@ describe('recipes', () => {
     ['smoke without cure', { cure: null }, false],
     ['a cure of no strength', { cure: { ...good.cure!, nitriteFraction: 0 } }, false],
     ['negative salt', { totalSaltFraction: -0.1 }, false],
-    ['no program', { program: [] }, false],
-    ['a hold upside down', { process: { ...good.process, cureHoldMaxS: 1 } }, false],
+    ['no way', { route: [] }, false],
+    ['a hold upside down', { route: good.route.map((s) => ({ ...s, maxS: 1 })) }, false],
   ])('%s', (_, change, ok) =>
     expect(recipeSchema.safeParse({ ...good, ...change }).success).toBe(ok),
   );

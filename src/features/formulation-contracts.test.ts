@@ -41,11 +41,7 @@ rows('a recipe to save', saveRecipeSchema, { basedOn: 0, reason: 'first', conten
     { content: { ...content, additions: Array(81).fill(content.additions[0]) } },
     false,
   ],
-  [
-    'of endless stages',
-    { content: { ...content, program: Array(21).fill(content.program[0]) } },
-    false,
-  ],
+  ['of endless steps', { content: { ...content, route: Array(61).fill(content.route[0]) } }, false],
   ['with a yield of 300 %', { content: { ...content, expectedYield: 3 } }, false],
   [
     'on an unknown basis',

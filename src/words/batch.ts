@@ -15,7 +15,10 @@ const PHASE_WORDS: Record<Phase, string> = {
   making: 'Making',
   in_house: 'In the house',
   chilling: 'Chilling',
-  finishing: 'Blooming',
+  drying: 'Drying',
+  finishing: 'Before packing',
+  serving: 'Waiting to be eaten',
+  raw: 'Raw, stuffed',
   to_sign: 'Waiting for signature',
   released: 'Released',
   destroyed: 'Destroyed',
@@ -38,6 +41,12 @@ export const CHECK_WORDS: Record<CheckCode, string> = {
   probe_evidence: 'Probe evidence',
   ingredients: 'Everything weighed',
   rework: 'Rework',
+  parasites: 'Parasites',
+  drying: 'Drying',
+  validated_plan: 'Validated plan',
+  serving: 'Eaten hot',
+  cold_chain: 'Cold chain',
+  label: 'Label',
 };
 
 export const BASIS_WORDS: Record<DoseBasis, string> = {
@@ -62,6 +71,7 @@ export const STEP_WORDS: Record<StepName, string> = {
   stuff: 'Stuff',
   surface_dry: 'Surface-dry',
   bloom: 'Bloom',
+  freeze: 'Freeze',
   pack: 'Pack',
 };
 

@@ -1,6 +1,16 @@
-import type { AlarmCode, DispositionKind, EntryBody, ProgramStage, Recipe } from '@/core';
+import {
+  programOf,
+  routeOf,
+  type AlarmCode,
+  type DispositionKind,
+  type EntryBody,
+  type ParasiteControl,
+  type ProgramStage,
+  type Recipe,
+} from '@/core';
 import type { Show } from './show';
 import { lineName } from './line-name';
+import { stepName } from './route';
 import { ALARM_WORDS, EVENT_WORDS } from './house';
 import { CHECK_WORDS, LOT_PROBLEM_WORDS, MEDIUM_WORDS, STEP_WORDS } from './batch';
 
@@ -14,6 +24,16 @@ const DECIDED: Record<DispositionKind, string> = {
   release_on_authority: 'release on an authority’s decision',
 };
 
+/** How parasites were controlled. */
+function controlWords(c: ParasiteControl, s: Show): string {
+  if (c.way === 'certified') return `parasites, certified: ${c.certificate}`;
+  const thick =
+    c.thicknessMm === null
+      ? 'in the middle'
+      : `up to ${s.quantity('diameter', c.thicknessMm)} thick`;
+  return `frozen at ${s.temp(c.atC)} for ${s.duration(c.forS)}, ${thick}`;
+}
+
 const because = (reason: string | undefined) => (reason ? `. Reason: ${reason}` : '');
 
 /** What an entry says, in a line of plain words with the site's units. */
@@ -21,7 +41,7 @@ export function entryWords(
   b: EntryBody,
   recipe: Recipe,
   s: Show,
-  program: readonly ProgramStage[] = recipe.program,
+  program: readonly ProgramStage[] = programOf(recipe),
 ): string {
   const cooler = (c: number | undefined) => (c === undefined ? '' : `, cooler ${s.temp(c)}`);
   switch (b.kind) {
@@ -38,7 +58,7 @@ export function entryWords(
     case 'step_done':
       return `${STEP_WORDS[b.step]} done${b.weightG ? `, ${s.mass(b.weightG)}` : ''}${b.tempC === undefined ? '' : `, ${s.temp(b.tempC)}`}`;
     case 'run_started':
-      return `Program started: ${b.program ? `${b.program.name}, ` : ''}${(b.program?.stages ?? recipe.program)[0]?.name ?? ''}${b.position ? `, ${b.position}` : ''}`;
+      return `Program started: ${b.program ? `${b.program.name}, ` : ''}${(b.program?.stages ?? programOf(recipe))[0]?.name ?? ''}${b.position ? `, ${b.position}` : ''}`;
     case 'stage_started':
       return `Stage: ${program[b.stageIndex]?.name ?? b.stageIndex + 1}${because(b.reason)}`;
     case 'stage_extended':
@@ -67,6 +87,24 @@ export function entryWords(
       return `Logger file ${b.fileName} imported: ${b.channels.map((c) => c.name).join(', ')}`;
     case 'ph_logged':
       return `pH ${s.number(b.ph, 2)} of the test piece`;
+    case 'step_ticked': {
+      const step = routeOf(recipe).find((x) => x.id === b.stepId);
+      return `${step ? stepName(step) : 'A step'} done${b.tempC === undefined ? '' : `, ${s.temp(b.tempC)}`}`;
+    }
+    case 'parasites_controlled':
+      return `${lineName(recipe, b.lineId)}: ${controlWords(b.control, s)}`;
+    case 'plan_named':
+      return `Validated plan: ${b.plan}`;
+    case 'labelled':
+      return `Label: ${b.text}`;
+    case 'served':
+      return `Served${b.tempC === undefined ? '' : ` at ${s.temp(b.tempC)}`}`;
+    case 'drying_started':
+      return 'Hung to dry';
+    case 'piece_weighed':
+      return `Piece ${b.piece}: ${s.grams(b.weightG)}${b.tareG ? `, ${s.grams(b.tareG)} of it tare` : ''}`;
+    case 'aw_logged':
+      return `Water activity ${s.number(b.aw, 3)}${b.meterCheckedS === undefined ? '' : ', meter checked'}`;
     case 'lot_allowed':
       return `Decision on ${lineName(recipe, b.lineId)}, ${b.problems.map((p) => LOT_PROBLEM_WORDS[p]).join(', ')}: used all the same. Reason: ${b.reason}`;
     case 'pulled':

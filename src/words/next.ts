@@ -17,6 +17,13 @@ const NEXT_WORDS = {
   cool: 'Cool the core',
   bloom: 'Bloom',
   pack: 'Pack',
+  serve: 'Serve, or begin the chill',
+  start_drying: 'Hang it to dry',
+  dry: 'Dry: weigh the marked pieces',
+  freeze: 'Freeze to the middle',
+  label: 'Record the label: cook before eating',
+  parasites: 'Record how the pork was frozen or certified',
+  name_plan: 'Name the validated plan',
   sign: 'Read the verdict and sign',
   none: 'Nothing to do',
 } as const;

@@ -1,25 +1,28 @@
-import type { Recipe } from '@/core';
-import { MEDIUM_WORDS } from './batch';
+import { programOf, routeOf, type Recipe, type StepKind } from '@/core';
+import { STEP_KIND_WORDS, stepName, stepTint } from './route';
 
 const FIXED: Record<string, { name: string; tint: string }> = {
   prepare: { name: 'Prepare', tint: '--hang' },
-  cure_hold: { name: 'Cure hold', tint: '--rest' },
-  stuff: { name: 'Stuff', tint: '--hang' },
-  surface_dry: { name: 'Surface-dry', tint: '--dry' },
   load: { name: 'Load the house', tint: '--hang' },
-  pull: { name: 'Pull', tint: '--hang' },
-  bloom: { name: 'Bloom', tint: '--rest' },
-  pack: { name: 'Pack', tint: '--hang' },
 };
 
 /** Name and tint of a planned piece. */
 export function pieceLook(key: string, recipe: Recipe): { name: string; tint: string } {
-  const [kind, id] = key.split(':');
+  const [kind, id, ...more] = key.split(':');
+  if (kind === 'begin' || kind === 'end') {
+    const { name, tint } = pieceLook([id, ...more].join(':'), recipe);
+    return { name: kind === 'begin' ? `${name}: begin` : `${name}: end`, tint };
+  }
   if (kind === 'stage') {
-    const stage = recipe.program.find((s) => s.id === id);
+    const stage = programOf(recipe).find((s) => s.id === id);
     return { name: stage?.name ?? 'Stage', tint: `--${stage?.kind ?? 'cook'}` };
   }
-  if (kind === 'chill')
-    return { name: MEDIUM_WORDS[id as keyof typeof MEDIUM_WORDS], tint: '--chill' };
-  return FIXED[key] ?? { name: key, tint: '--rest' };
+  if (kind === 'step') {
+    const step = routeOf(recipe).find((s) => s.id === id);
+    return step
+      ? { name: stepName(step), tint: stepTint(step.kind) }
+      : { name: 'Step', tint: '--rest' };
+  }
+  const of = (kind === 'chill' ? id : key) as StepKind;
+  return FIXED[key] ?? { name: STEP_KIND_WORDS[of] ?? key, tint: stepTint(of) };
 }

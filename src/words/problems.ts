@@ -41,6 +41,15 @@ const REFUSALS: Record<Refusal, string> = {
   not_cured: 'This recipe has no cure, so there is no cure hold.',
   cure_first: 'Weigh the cure first: the hold starts once it is in the meat.',
   not_fermented: 'This recipe is not fermented.',
+  weigh_first: 'Weigh this line first: the control is that of the lot that went in.',
+  other_lot: 'Another lot was weighed in by now. Reload the page and look again.',
+  not_this_outcome: 'This recipe’s product does not ask for that.',
+  chill_began: 'The chill has begun: what was chilled is packed, not served hot.',
+  already_served: 'This batch has been served already.',
+  not_dried: 'This recipe says nothing of drying.',
+  already_drying: 'It hangs to dry already.',
+  nothing_hung: 'This recipe is never hung in a house: there is no program.',
+  unknown_step: 'The way of this recipe has no such step.',
 };
 
 /** What else can be wrong, by the code of who found it. */

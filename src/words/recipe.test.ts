@@ -4,8 +4,8 @@ import {
   SCHOOL_QUESTIONS,
   declareIngredients,
   judgeFormula,
-  processSteps,
   recipeFigures,
+  runSheet,
   type Finding,
   type FindingCode,
   type Recipe,
@@ -16,7 +16,8 @@ import { MORE_RECIPES } from '../../scripts/demo/more-recipes';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
 import { amountWords } from '@/features/recipes/ui/FormulaTable';
 import { SCHOOL_WORDS } from './school';
-import { declaredWords, findingLimits, findingValue, stepWords } from './recipe';
+import { stepTask } from './route';
+import { declaredWords, findingLimits, findingValue } from './recipe';
 
 const metric = new Show({ system: 'metric', locale: 'en-US', timeZone: 'UTC' });
 const us = new Show({ system: 'us', locale: 'en-US', timeZone: 'UTC' });
@@ -36,7 +37,7 @@ test.each(SCHOOL_QUESTIONS)(
 test.each(RECIPES)(
   '%s: every step, ingredient, amount and finding is said in words',
   (_n, recipe) => {
-    for (const step of processSteps(recipe)) expect(stepWords(step)).toMatch(/^[A-Z]/);
+    for (const { step } of runSheet(recipe)) expect(stepTask(step)).toMatch(/^[A-Z]/);
     for (const line of declareIngredients(recipe)) expect(declaredWords(line)).not.toBe('');
     for (const a of recipe.additions) expect(amountWords(a, metric)).toMatch(/(%|g\/kg|g per )/);
     const rules = testRules();

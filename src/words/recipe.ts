@@ -7,13 +7,10 @@ import type {
   FindingCode,
   FindingLevel,
   PlaceInProcess,
-  ProcessStep,
-  ProcessStepCode,
   Species,
   StageKind,
   UnclearReason,
 } from '@/core';
-import { MEDIUM_WORDS } from './batch';
 import type { Show } from './show';
 
 export const KIND_WORDS: Record<AdditionKind, string> = {
@@ -157,33 +154,6 @@ export const FINDING_ADVICE: Partial<Record<FindingCode, string>> = {
   casing_range: 'This casing is not usually stuffed to this diameter.',
   casing_smoke: 'Smoke does not pass through it, and nothing dries.',
 };
-
-const STEP_CODES: Record<ProcessStepCode, string> = {
-  chill_meat: 'Chill the meat to −2 to 1 °C on the surface',
-  salt_lean: 'Grind and salt the lean, rest it cold overnight',
-  grind_apart: 'Grind lean and fat apart',
-  grind_together: 'Grind',
-  chop: 'Chop with ice',
-  fine_plate: 'Fine plate, three passes, re-chill between',
-  mix: 'Mix until it binds',
-  trial_cook: 'Cook a spoonful and taste',
-  cure_hold: 'Cure hold',
-  stuff: 'Stuff, link, hang',
-  ph_piece: 'Keep a stub in film as pH test piece',
-  surface_dry: 'Surface-dry',
-  stage: 'Stage',
-  pull: 'Pull',
-  chill: 'Chill',
-  bloom: 'Bloom',
-  pack: 'Pack',
-};
-
-/** A step of the process in words. */
-export function stepWords(s: ProcessStep): string {
-  if (s.code === 'stage') return s.detail ?? 'Stage';
-  if (s.code === 'chill') return MEDIUM_WORDS[s.detail as keyof typeof MEDIUM_WORDS];
-  return STEP_CODES[s.code];
-}
 
 const CODE_WORDS: Record<NonNullable<DeclaredIngredient['code']>, string> = {
   ...SPECIES_WORDS,

@@ -42,6 +42,32 @@ const soured: Say = (f, s, c) => {
   const ph = c.figures.some((x) => x.name === 'ph') ? `pH ${s.number(f('ph'), 2)}, ` : '';
   return `${ph}target ${s.number(f('targetPh'), 2)}. ${s.number(f('degreeHours'), 0)} degree-hours (°C·h) in ${s.duration(f('elapsedS'))}, limit ${s.number(f('limit'), 0)}.`;
 };
+const frozen: Say = (f, s, c) => {
+  const thick = c.figures.some((x) => x.name === 'thicknessMm')
+    ? `pieces up to ${s.quantity('diameter', f('thicknessMm'))}`
+    : 'measured in the middle';
+  return `${s.temp(f('atC'))} for ${s.duration(f('forS'))}, ${thick}.`;
+};
+const dried: Say = (f, s, c) => {
+  const has = (name: string) => c.figures.some((x) => x.name === name);
+  const loss = has('loss')
+    ? `The piece that lost least: ${s.number(f('loss'), 1)} % of ${s.number(f('targetLoss'), 1)} %.`
+    : '';
+  const aw = has('aw')
+    ? ` Water activity ${s.number(f('aw'), 3)}, at most ${s.number(f('maxAw'), 3)}.`
+    : '';
+  return `${loss}${aw}`.trim();
+};
+const served = (f: (name: string) => number, s: Show) =>
+  `${s.duration(f('elapsedS'))} after the pull, limit ${s.duration(f('withinS'))} unless kept at ${s.temp(f('hotC'))} or hotter.`;
+const chain: Say = (f, s, c) => {
+  const has = (name: string) => c.figures.some((x) => x.name === name);
+  const warmest = has('warmestC')
+    ? ` Warmest ${s.temp(f('warmestC'))}, limit ${s.temp(f('maxC'))}.`
+    : '';
+  const cold = has('frozenC') ? ` Middle ${s.temp(f('frozenC'))}.` : '';
+  return `Raw for ${s.duration(f('ageS'))}, limit ${s.duration(f('maxS'))}.${warmest}${cold}`;
+};
 const plain =
   (text: string): Say =>
   () =>
@@ -135,6 +161,54 @@ const SAY: Record<string, Say> = {
   'ingredients:not_weighed': (f, s) =>
     `${s.number(f('lines'), 0)} of the recipe’s lines were not weighed before stuffing.`,
   'ingredients:weighed': plain('Every line of the recipe was weighed, or left out on purpose.'),
+  'parasites:game_needs_cook': plain(
+    'Game that is not cooked: freezing does not control its parasites. Cook it.',
+  ),
+  'parasites:no_pork': plain('There is no pork in it.'),
+  'parasites:not_recorded': (f, s) =>
+    `${s.number(f('lines'), 0)} of the lines of pork have no record of freezing and no certificate.`,
+  'parasites:another_lot': plain('Another lot was weighed in since its freezing was recorded.'),
+  'parasites:too_short': joined('Not cold enough, or not for long enough.', frozen),
+  'parasites:frozen': frozen,
+  'parasites:certified': plain('The lot is certified; the certificate is in the log.'),
+  'drying:too_few_pieces': (f, s) =>
+    `${s.number(f('pieces'), 0)} marked pieces were weighed again, the rule asks ${s.number(f('minPieces'), 0)}.`,
+  'drying:piece_gained': plain(
+    'A marked piece is heavier than it was: pieces were mixed up. Correct the weight in the log.',
+  ),
+  'drying:not_dry': joined('Not dry enough yet.', dried),
+  'drying:no_aw': plain('No water activity is recorded.'),
+  'drying:too_wet': joined('Too much water yet.', dried),
+  'drying:meter_not_checked': joined('The meter was not checked in the last day.', dried),
+  'drying:dry': dried,
+  'validated_plan:not_named': plain('The release lead has not named the site’s validated plan.'),
+  'validated_plan:named': plain('Named by a release lead; see the log.'),
+  'serving:not_pulled': plain('Not pulled yet.'),
+  'serving:not_served': (f, s) =>
+    `To be eaten by ${s.clock(f('due'))}, or chilled. ${served(f, s)}`,
+  'serving:left_standing': (f, s) =>
+    `Left standing: begin the chill at once, or destroy it. ${served(f, s)}`,
+  'serving:served_late': (f, s) => `Served too late. ${served(f, s)}`,
+  'serving:served': (f, s) => served(f, s),
+  'cold_chain:not_weighed': plain('The meat is not weighed yet.'),
+  'cold_chain:too_warm': joined('The raw product was too warm.', chain),
+  'cold_chain:too_old': joined('Raw for too long.', chain),
+  'cold_chain:no_temperature': joined('No temperature was measured when it was stuffed.', chain),
+  'cold_chain:running': joined('Not packed yet.', chain),
+  'cold_chain:not_frozen': joined('Not frozen to its middle.', chain),
+  'cold_chain:not_measured_at_pack': joined(
+    'No temperature was measured when it was packed.',
+    chain,
+  ),
+  'cold_chain:frozen': chain,
+  'cold_chain:cold': chain,
+  'label:not_labelled': plain('It is not recorded that the label says: cook before eating.'),
+  'label:labelled': plain(
+    'The label says that it is raw and must be cooked; its words are in the log.',
+  ),
+  'probe_evidence:cook_covered': plain(
+    'The thickest piece was under a credited probe from start to pull.',
+  ),
   'rework:not_recorded': plain('Rework was asked for and is not recorded yet.'),
   'probe_evidence:no_run': plain('The house run has not started.'),
   'probe_evidence:no_thickest_probe': plain('No core probe is recorded in a thickest piece.'),

@@ -1,3 +1,4 @@
+import { programOf } from '@/core';
 import { randomUUID } from 'node:crypto';
 import { spawn, type ChildProcess } from 'node:child_process';
 import mqtt from 'mqtt';
@@ -250,7 +251,7 @@ test('a run looked back at: stages, forecasts of then, loss, earlier runs; and t
     .executeTakeFirstOrThrow();
   const d = (await loadDossier(demo, closed.id, nowS()))!;
   const after = (await afterRun(demo, d, nowS()))!;
-  expect(after.stages.map((s) => s.name)).toEqual(d.head.recipe.program.map((s) => s.name));
+  expect(after.stages.map((s) => s.name)).toEqual(programOf(d.head.recipe).map((s) => s.name));
   expect(after.lookBacks.length).toBeGreaterThan(1);
   const late = after.lookBacks.at(-1)!;
   expect(Math.abs(late.ahead.p50! - after.pulledS!)).toBeLessThan(20 * 60);

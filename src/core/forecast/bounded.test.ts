@@ -1,3 +1,4 @@
+import { programOf } from '../route/read';
 import fc from 'fast-check';
 import { heatProduct, heatStage } from '../house/heat-stage';
 import { anyRecipe } from '../testing/arbitrary';
@@ -96,7 +97,7 @@ test('property: any readings that pass ingest, any recipe: a band in order or an
         });
         const f = forecastFinish({
           product: heatProduct(r, 4),
-          stages: r.program.map((s) => heatStage(s)),
+          stages: programOf(r).map((s) => heatStage(s)),
           readings,
           nowS: tS,
           target: t,

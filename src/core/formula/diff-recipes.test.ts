@@ -47,8 +47,8 @@ test('a cure taken out, times and stages', () => {
   });
   expect(changes.map((c) => [c.part, c.what, c.unit])).toEqual(
     expect.arrayContaining([
-      ['stage', 'airC', 'C'],
-      ['step', 'bloomS', 's'],
+      ['step', 'airC', 'C'],
+      ['step', 'plannedS', 's'],
       ['cure', 'nitriteFraction', 'share'],
     ]),
   );

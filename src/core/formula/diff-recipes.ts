@@ -1,3 +1,5 @@
+import { routed } from '../route/adapter';
+import type { RouteStep } from '../route/step';
 import type { Recipe } from './recipe';
 
 export type FactUnit = 'share' | 'ppm' | 'C' | 's' | 'mm' | 'ph' | 'cost' | 'g' | 'text';
@@ -5,7 +7,7 @@ export type FactUnit = 'share' | 'ppm' | 'C' | 's' | 'mm' | 'ph' | 'cost' | 'g' 
 /** One stated thing of a recipe: whose, what, and its value in SI. */
 export type RecipeFact = {
   key: string;
-  part: 'recipe' | 'meat' | 'cure' | 'addition' | 'casing' | 'stage' | 'step' | 'school' | 'chill';
+  part: 'recipe' | 'meat' | 'cure' | 'addition' | 'casing' | 'step' | 'school';
   subject: string;
   what: string;
   value: number | string | boolean;
@@ -32,7 +34,11 @@ const UNITS: Record<string, FactUnit> = {
   rh: 'share',
   targetPpm: 'ppm',
   airC: 'C',
-  endCoreC: 'C',
+  coreC: 'C',
+  wetBulbC: 'C',
+  rampFromC: 'C',
+  lossFraction: 'share',
+  minLossFraction: 'share',
   diameterMm: 'mm',
   pieceMm: 'mm',
   targetPh: 'ph',
@@ -69,25 +75,41 @@ function factsOf(
     }));
 }
 
-function recipeFacts(r: Recipe): RecipeFact[] {
-  const { meat, additions, cure, casing, program, process, schools, fermentation, ...rest } = r;
-  const { chill, ...times } = process;
-  const order = (part: 'meat' | 'addition' | 'stage', lines: readonly { name: string }[]) =>
-    factsOf(part, 'order', '', { order: lines.map((l) => l.name) });
+/** A step as a person reads it: set points and ends beside its times. */
+function stepFacts(step: RouteStep): RecipeFact[] {
+  const { climate, ends, ...plain } = step;
+  const { join: _join, ...asked } = ends ?? { join: 'any' };
+  return factsOf('step', step.id, step.name ?? step.kind, { ...plain, ...climate, ...asked });
+}
+
+function recipeFacts(recipe: Recipe): RecipeFact[] {
+  const { meat, additions, cure, casing, route, schools, fermentation, drying, ...rest } =
+    routed(recipe);
+  const r = recipe;
+  const order = (part: 'meat' | 'addition' | 'step', lines: readonly string[]) =>
+    factsOf(part, 'order', '', { order: lines });
   return [
     ...factsOf('recipe', '', r.name, rest),
     ...meat.flatMap((m) => factsOf('meat', m.id, m.name, m)),
-    ...order('meat', meat),
+    ...order(
+      'meat',
+      meat.map((m) => m.name),
+    ),
     ...(cure ? factsOf('cure', '', cure.name, cure) : []),
     ...additions.flatMap((a) => factsOf('addition', a.id, a.name, a)),
-    ...order('addition', additions),
+    ...order(
+      'addition',
+      additions.map((a) => a.name),
+    ),
     ...factsOf('casing', '', casing.name, casing),
-    ...program.flatMap((s) => factsOf('stage', s.id, s.name, s)),
-    ...order('stage', program),
-    ...chill.flatMap((c, i) => factsOf('chill', String(i), c.medium, c)),
-    ...factsOf('step', '', '', times),
+    ...route.flatMap(stepFacts),
+    ...order(
+      'step',
+      route.map((x) => x.name ?? x.kind),
+    ),
     ...factsOf('school', '', '', schools ?? {}),
     ...factsOf('recipe', 'fermentation', r.name, fermentation ?? {}),
+    ...factsOf('recipe', 'drying', r.name, drying ?? {}),
   ];
 }
 

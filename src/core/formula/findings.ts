@@ -4,6 +4,7 @@ import { requiredHoldS } from '../schedule/recipe-blocks';
 import { doseLimits, type Rule, type RuleSet } from '../rules/rule';
 import { basisOf } from './compose';
 import type { RecipeFigures } from './figures';
+import { holdOf, programOf } from '../route/read';
 import { UNCURED_SMOKE_FROM_C, hasPoultry, type Recipe } from './recipe';
 import { CASINGS } from './tables/casings';
 
@@ -116,15 +117,15 @@ const curing: Ask = ({ recipe, rules }) => {
   const found: Finding[] = [];
   const rule = cite(rules.cure_hold);
   const needed = requiredHoldS(recipe, rules.cure_hold.body);
-  if (recipe.process.cureHoldMinS < needed)
+  if (holdOf(recipe).minS < needed)
     found.push({
       code: 'hold_needed',
       level: 'advisory',
-      value: recipe.process.cureHoldMinS,
+      value: holdOf(recipe).minS,
       min: needed,
       rule,
     });
-  const heldS = recipe.process.cureHoldMinS + recipe.program.reduce((s, x) => s + x.plannedS, 0);
+  const heldS = holdOf(recipe).minS + programOf(recipe).reduce((s, x) => s + x.plannedS, 0);
   if (recipe.cure && recipe.cure.nitrateFraction > 0 && heldS < NITRATE_NEEDS_S)
     found.push({
       code: 'nitrate_short',
@@ -139,7 +140,7 @@ const curing: Ask = ({ recipe, rules }) => {
 const cooking: Ask = ({ recipe, rules }) => {
   const { lethality, uncured_smoke: uncured } = rules;
   const kind = hasPoultry(recipe) ? 'poultry' : 'meat';
-  const slow = recipe.program.find((s) => s.smoke && s.airC < UNCURED_SMOKE_FROM_C);
+  const slow = programOf(recipe).find((s) => s.smoke && s.airC < UNCURED_SMOKE_FROM_C);
   if (!recipe.cure && slow)
     return [
       {
@@ -150,7 +151,7 @@ const cooking: Ask = ({ recipe, rules }) => {
         rule: cite(uncured),
       },
     ];
-  const cores = recipe.program.flatMap((s) => coreTargetOf(s) ?? []);
+  const cores = programOf(recipe).flatMap((s) => coreTargetOf(s) ?? []);
   if (cores.length === 0)
     return [{ code: 'no_cook', level: 'advisory', value: 0, rule: cite(lethality) }];
   const value = Math.max(...cores);
@@ -171,7 +172,7 @@ const fermenting: Ask = ({ recipe, figures, rules }) => {
   if (!recipe.fermentation || figures.finalPh === null) return [];
   const { body } = rules.fermentation;
   const rule = cite(rules.fermentation);
-  const stages = recipe.program.filter((s) => s.kind === 'ferment');
+  const stages = programOf(recipe).filter((s) => s.kind === 'ferment');
   const planned = stages.reduce(
     (sum, s) => sum + (Math.max(0, s.airC - body.floorC) * s.plannedS) / HOUR,
     0,
@@ -205,7 +206,7 @@ const casing: Ask = ({ recipe }) => {
       max: facts.toMm,
       rule: null,
     });
-  if (!facts.smokePasses && recipe.program.some((s) => s.smoke))
+  if (!facts.smokePasses && programOf(recipe).some((s) => s.smoke))
     found.push({ code: 'casing_smoke', level: 'advisory', value: diameterMm, rule: null });
   return found;
 };

@@ -10,7 +10,7 @@ import { recipeFigures } from './figures';
 import { judgeFormula } from './findings';
 import { meatFor, plainSalt, scaleRecipe } from './scale-recipe';
 import { applySchool, offeredSchools } from './schools/apply-school';
-import { processSteps } from './schools/process-steps';
+import { runSheet } from '../route/sheet';
 import { SCHOOL_QUESTIONS } from './schools/questions';
 
 const RUN = { seed: 20261123, numRuns: 200 };
@@ -176,7 +176,7 @@ test('no school touches meat, salt, cure or an amount; every addition is added o
       expect(next.additions.map((a) => [a.id, a.fraction])).toEqual(
         recipe.additions.map((a) => [a.id, a.fraction]),
       );
-      const added = processSteps(next).flatMap((s) => s.adds.map((a) => a.name));
+      const added = runSheet(next).flatMap((s) => s.adds.map((a) => a.name));
       expect(added.sort()).toEqual(recipe.additions.map((a) => a.name).sort());
     }),
     RUN,

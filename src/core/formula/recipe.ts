@@ -1,4 +1,15 @@
+import type { RouteStep } from '../route/step';
 import type { SchoolChoices } from './schools/questions';
+import type { ProgramStage } from './stage';
+
+export {
+  STAGE_KINDS,
+  STAGE_PLACES,
+  type ProgramStage,
+  type StageEnds,
+  type StageKind,
+  type StagePlace,
+} from './stage';
 
 /** Species decide the lethality target: anything with poultry is judged as poultry. */
 export const SPECIES = ['pork', 'beef', 'lamb', 'game', 'poultry'] as const;
@@ -100,70 +111,6 @@ export type Cure = {
   costPerKg?: number;
 };
 
-export const STAGE_KINDS = [
-  'rest',
-  'dry',
-  'smoke',
-  'cook',
-  'bath',
-  'chill',
-  'ferment',
-  'hang',
-] as const;
-export type StageKind = (typeof STAGE_KINDS)[number];
-
-/** Where a stage happens; the house when a stage does not say. */
-export const STAGE_PLACES = [
-  'house',
-  'water_bath',
-  'oven',
-  'shower',
-  'ice_bath',
-  'cooler',
-  'room',
-] as const;
-export type StagePlace = (typeof STAGE_PLACES)[number];
-
-/** What ends a stage; several are joined by whichever comes first or by all. */
-export type StageEnds = {
-  join: 'any' | 'all';
-  afterS?: number;
-  coreC?: number;
-  /** Decimal reductions gained. */
-  logs?: number;
-  /** Weight lost since the run began, 0-1. */
-  lossFraction?: number;
-  /** Surface dry and tacky: a check by hand. */
-  dry?: boolean;
-};
-
-export type ProgramStage = {
-  id: string;
-  name: string;
-  kind: StageKind;
-  airC: number;
-  /** Relative humidity set point, 0-1, when the stage has one. */
-  rh?: number;
-  smoke: boolean;
-  /** Planned length, s; also the end when no core target is given. */
-  plannedS: number;
-  /** Core temperature that ends the stage, °C. */
-  endCoreC?: number;
-  place?: StagePlace;
-  /** The air starts here and reaches airC in a straight line over the planned length, °C. */
-  rampFromC?: number;
-  /** Wet bulb set point, °C, instead of rh. */
-  wetBulbC?: number;
-  /** Damper and fan, 0 shut or still to 1 open or full. */
-  damper?: number;
-  fan?: number;
-  wood?: string;
-  /** What ends it; without this, endCoreC or else the planned length. */
-  ends?: StageEnds;
-  /** Longest that it may take, s. */
-  maxS?: number;
-};
-
 export type ChillMedium = 'ice_bath' | 'shower' | 'cooler';
 
 export type Process = {
@@ -200,14 +147,26 @@ export type Casing = {
   wasteFraction?: number;
 };
 
+/** What a product is when it is done, and so what it must have been through. */
+export const OUTCOMES = ['cooked', 'dried', 'cook_before_eating', 'eaten_hot'] as const;
+export type Outcome = (typeof OUTCOMES)[number];
+
+/** What drying must reach; of two both. */
+export type DryingTarget = {
+  /** Weight lost since stuffing, (0, 1). */
+  minLossFraction?: number;
+  /** Water activity, (0, 1]. */
+  maxAw?: number;
+};
+
 export type Fermentation = {
   /** pH that ends it, and the lowest that the culture reaches. */
   targetPh: number;
   floorPh: number;
 };
 
-/** One immutable recipe version: everything a batch needs that is not measured on the day. */
-export type Recipe = {
+/** What a recipe says besides its way: what goes in, what it is stuffed into, and what comes of it. */
+export type RecipeBody = {
   name: string;
   meat: MeatLine[];
   /** Salt from all sources, mass per mass of meat block. */
@@ -215,8 +174,10 @@ export type Recipe = {
   cure: Cure | null;
   additions: Addition[];
   casing: Casing;
-  program: ProgramStage[];
-  process: Process;
+  /** What it is when it is done; cooked, ready to eat, where left out. */
+  outcome?: Outcome;
+  /** What drying must reach; asked of every recipe that gives it. */
+  drying?: DryingTarget;
   schools?: SchoolChoices;
   /** Finished weight over batter weight, (0, 1.2]. */
   expectedYield?: number;
@@ -227,6 +188,18 @@ export type Recipe = {
   saltCostPerKg?: number;
   casingCostPerM?: number;
 };
+
+/** A recipe as it was written before there were routes: the house's stages, and times around them. */
+export type PlannedRecipe = RecipeBody & { program: ProgramStage[]; process: Process };
+
+/** A recipe with its way as one list of steps. */
+export type RoutedRecipe = RecipeBody & { route: RouteStep[] };
+
+/**
+ * One immutable recipe version: everything a batch needs that is not measured on the day. Its way is read through
+ * `route/adapter` alone, whichever form it was written in.
+ */
+export type Recipe = PlannedRecipe | RoutedRecipe;
 
 /** Without cure only a hot smoke is safe: set points below this are refused, °C. @source field standard, "hot and fast" */
 export const UNCURED_SMOKE_FROM_C = 71;

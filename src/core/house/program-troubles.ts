@@ -6,7 +6,8 @@ import { simulateProgram, type HeatStage, type Simulation } from '../heat/simula
 import { TACKY_WETNESS } from '../heat/surface';
 import type { HeatProduct } from '../heat/product';
 import type { RuleSet } from '../rules/rule';
-import { mediumIn, placeOf } from './run-stage';
+import { placeOf } from '../route/stage-step';
+import { mediumIn } from './run-stage';
 
 export type TroubleCode =
   | 'fat_out'

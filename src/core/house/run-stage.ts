@@ -1,10 +1,8 @@
 import type { BatchState } from '../logbook/state';
 import type { ProgramStage, Recipe, StagePlace } from '../formula/recipe';
 import type { Medium } from '../heat/medium';
-
-/** Where a stage happens. */
-export const placeOf = (stage: ProgramStage): StagePlace =>
-  stage.place ?? (stage.kind === 'bath' ? 'water_bath' : 'house');
+import { programOf } from '../route/read';
+import { placeOf } from '../route/stage-step';
 
 const MEDIUM: Record<StagePlace, Medium> = {
   house: 'air',
@@ -49,7 +47,7 @@ export function runStages(state: BatchState): RunStage[] {
 export const runProgram = (c: { recipe: Recipe; state: BatchState }): ProgramStage[] =>
   c.state.run
     ? [...c.state.run.program, ...c.state.run.moves.map((m) => m.stage)]
-    : c.recipe.program;
+    : programOf(c.recipe);
 
 /** The stage that a batch is or was in at a time, or null before and after its run. */
 export function stageAt(state: BatchState, tS: number): RunStage | null {

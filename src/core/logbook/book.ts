@@ -1,6 +1,8 @@
 import type { Kind } from './chapter';
 import { alarms } from './chapters/alarms';
 import { cure } from './chapters/cure';
+import { drying } from './chapters/drying';
+import { finish } from './chapters/finish';
 import { holds } from './chapters/holds';
 import { making } from './chapters/making';
 import { probes } from './chapters/probes';
@@ -21,6 +23,8 @@ const KINDS: Kinds = {
   ...making.kinds,
   ...run.kinds,
   ...probes.kinds,
+  ...drying.kinds,
+  ...finish.kinds,
   ...alarms.kinds,
   ...holds.kinds,
   ...signing.kinds,
@@ -44,6 +48,8 @@ export const emptyState = (): BatchState => ({
   ...making.empty(),
   ...run.empty(),
   ...probes.empty(),
+  ...drying.empty(),
+  ...finish.empty(),
   ...alarms.empty(),
   ...holds.empty(),
   ...signing.empty(),

@@ -39,7 +39,16 @@ export type Refusal =
   | 'already_moved'
   | 'unknown_alarm'
   | 'practice'
-  | 'slow_without_cure';
+  | 'slow_without_cure'
+  | 'weigh_first'
+  | 'other_lot'
+  | 'not_this_outcome'
+  | 'chill_began'
+  | 'already_served'
+  | 'not_dried'
+  | 'already_drying'
+  | 'nothing_hung'
+  | 'unknown_step';
 
 /** All that the logbook knows of one kind of entry. */
 export type Kind<B> = {

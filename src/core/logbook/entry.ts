@@ -1,5 +1,7 @@
 import type { AlarmsBody } from './chapters/alarms';
 import type { CureBody } from './chapters/cure';
+import type { DryingBody } from './chapters/drying';
+import type { FinishBody } from './chapters/finish';
 import type { HoldsBody } from './chapters/holds';
 import type { MakingBody } from './chapters/making';
 import type { ProbesBody } from './chapters/probes';
@@ -16,6 +18,8 @@ export type EntryBody =
   | MakingBody
   | RunBody
   | ProbesBody
+  | DryingBody
+  | FinishBody
   | AlarmsBody
   | HoldsBody
   | SigningBody;
@@ -27,7 +31,9 @@ export type FactBody =
   | CureBody
   | MakingBody
   | RunBody
-  | ProbesBody;
+  | ProbesBody
+  | DryingBody
+  | Exclude<FinishBody, { kind: 'plan_named' }>;
 
 export type EntryKind = EntryBody['kind'];
 

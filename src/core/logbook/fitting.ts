@@ -11,6 +11,11 @@ const FITS: Record<string, readonly DispositionKind[]> = {
   lethality: ['cook_on', 'continue', 'release_on_authority'],
   cooling: ['continue', 'release_on_authority'],
   probe_evidence: ['continue'],
+  parasites: ['continue', 'release_on_authority'],
+  drying: ['continue', 'release_on_authority'],
+  cold_chain: ['continue', 'release_on_authority'],
+  /* What was left standing is chilled at once, or destroyed. */
+  serving: ['continue'],
   person: ['continue', 'rework', 'cook_on'],
 };
 const ORDER: readonly DispositionKind[] = [

@@ -1,4 +1,5 @@
 import type { Recipe } from '../formula/recipe';
+import { programOf } from '../route/read';
 import { touchedBy } from './bearing';
 import { emptyState, kindOf } from './book';
 import { effectiveEntries } from './effective';
@@ -25,7 +26,7 @@ export function foldBatch(recipe: Recipe, entries: readonly Entry[]): BatchState
     kindOf(e.body).apply(state, e.body, e);
     state.lastS = Math.max(state.lastS, e.happenedS);
   }
-  if (state.run && state.run.programName === null) state.run.program = recipe.program;
+  if (state.run && state.run.programName === null) state.run.program = programOf(recipe);
   sumMeat(state, recipe);
   const signed = state.signature && entries.find((e) => e.id === state.signature!.entryId);
   if (signed && entries.some((e) => e.seq > signed.seq && kindOf(e.body).reopens))

@@ -1,5 +1,7 @@
 import type { AlarmsState } from './chapters/alarms';
 import type { CureState } from './chapters/cure';
+import type { DryingState } from './chapters/drying';
+import type { FinishState } from './chapters/finish';
 import type { HoldsState } from './chapters/holds';
 import type { MakingState } from './chapters/making';
 import type { ProbesState } from './chapters/probes';
@@ -15,7 +17,10 @@ export type Phase =
   | 'making'
   | 'in_house'
   | 'chilling'
+  | 'drying'
   | 'finishing'
+  | 'serving'
+  | 'raw'
   | 'to_sign'
   | 'released'
   | 'destroyed';
@@ -37,6 +42,8 @@ export type BatchState = RecordState &
   MakingState &
   RunState &
   ProbesState &
+  DryingState &
+  FinishState &
   AlarmsState &
   HoldsState &
   SigningState &

@@ -10,7 +10,10 @@ export type FigureKind =
   | 'share'
   | 'logs'
   | 'degree_hours'
-  | 'ph';
+  | 'ph'
+  | 'aw'
+  | 'mm'
+  | 'count';
 
 /** `former`: no judgement reads it any more; shown in a rule that carries it, and asked for in no other. */
 type Base = { label: string; optional?: true; former?: true };
@@ -25,6 +28,14 @@ export type Fields = { readonly [name: string]: RuleField };
 const temp = (label: string) => ({ as: 'temp', label }) as const;
 const seconds = (label: string) => ({ as: 'seconds', label }) as const;
 const ppm = (label: string) => ({ as: 'ppm', label }) as const;
+const frozen = (label: string) =>
+  ({
+    as: 'list',
+    label,
+    of: { atC: temp('at'), forS: { as: 'days', label: 'for', min: 1800 } },
+    least: 1,
+    most: 10,
+  }) as const;
 const share = (label: string) => ({ as: 'share', label }) as const;
 const bySpecies = (label: string, as: 'temp' | 'logs') =>
   ({
@@ -168,6 +179,34 @@ export const RULE_DEFINITIONS = {
     phApartS: { as: 'seconds', label: 'two readings apart by', optional: true },
     /** Longest above floorC after the pH was reached and before the cook, s. */
     warmAfterMaxS: { as: 'seconds', label: 'warm after the pH at most', optional: true },
+  },
+  /* Freezing that controls parasites in pork that is not cooked: by the thickness of its pieces, or by a measured middle. */
+  parasites: {
+    thinMm: { as: 'mm', label: 'thin pieces up to' },
+    thin: frozen('thin, frozen'),
+    thickMm: { as: 'mm', label: 'thick pieces up to' },
+    thick: frozen('thick, frozen'),
+    core: frozen('measured in the middle'),
+  },
+  drying: {
+    minPieces: { as: 'count', label: 'marked pieces at least', min: 1, max: 50 },
+    /** A piece that is heavier than before by more than this share was mixed up with another. */
+    gainShare: share('heavier than before by at most'),
+    /** A reading of water activity counts for so long after its meter was checked, s. */
+    meterMaxAgeS: seconds('a_w meter checked at most ago'),
+  },
+  serving: {
+    withinS: seconds('eaten within'),
+    hotC: temp('or kept at'),
+    /** Longest between two looks at what is kept hot, s. */
+    lookS: seconds('looked at every'),
+  },
+  cold_chain: {
+    maxC: temp('raw product at most'),
+    rawMaxS: seconds('raw at most'),
+    frozenC: temp('frozen at'),
+    /** A temperature of the product this long before it is packed still speaks for it, s. */
+    lookS: seconds('measured at most before packing'),
   },
   /* Limits on a formula that are not a batch's verdict: they advise, or block a recipe's approval. */
   formula: {

@@ -5,6 +5,7 @@ import { HOUR, play } from '../testing/played';
 import { entriesOf, started, type Line } from '../testing/batch';
 import { testRecipe, testRules } from '../testing/recipe';
 import { followRecord, type Way } from './follow';
+import { chillOf } from '../route/read';
 import { passedSteps, recipeOfRun } from './passed';
 import { recipeBlocks } from './recipe-blocks';
 
@@ -112,5 +113,5 @@ test.each<[string, ('ice_bath' | 'shower' | 'cooler')[], string[]]>([
   };
   const state = foldBatch(planned, entriesOf(until(play0.pullS + T0)));
   const now = { ...state, chill: begun.map((medium) => ({ medium, startS: 0 })) };
-  expect(recipeOfRun(planned, now).process.chill.map((c) => c.medium)).toEqual(left);
+  expect(chillOf(recipeOfRun(planned, now)).map((c) => c.medium)).toEqual(left);
 });

@@ -2,6 +2,10 @@ import { CURE_LINE } from '../formula/scale-recipe';
 import type { Recipe } from '../formula/recipe';
 import { runStages } from '../house/run-stage';
 import type { BatchState } from '../logbook/state';
+import { routeOf, withRoute } from '../route/adapter';
+import { withStages } from '../route/edit';
+import { chillStepsOf } from '../route/read';
+import type { RouteStep } from '../route/step';
 
 /** A step that the record has: from when to when; `endS` null while it goes on. */
 export type Passed = { key: string; startS: number; endS: number | null };
@@ -35,11 +39,23 @@ function housed(state: BatchState): Passed[] {
   );
   if (run.pulledS === null) return out;
   out.push({ key: 'pull', startS: run.pulledS, endS: chill[0]?.startS ?? run.pulledS });
-  const coldS = steps.bloom?.atS ?? steps.pack?.atS ?? null;
+  const coldS = state.drying?.startS ?? steps.bloom?.atS ?? steps.pack?.atS ?? null;
   chill.forEach((c, i) =>
     out.push({ key: `chill:${c.medium}`, startS: c.startS, endS: chill[i + 1]?.startS ?? coldS }),
   );
   return out;
+}
+
+/** Drying in a place of its own, freezing, serving, and the steps that were ticked off. */
+function afterwards({ drying, steps, served, ticked }: BatchState): Passed[] {
+  const once = (key: string, atS: number): Passed => ({ key, startS: atS, endS: atS });
+  const dryS = steps.bloom?.atS ?? steps.pack?.atS ?? null;
+  return [
+    ...(drying ? [{ key: 'dry', startS: drying.startS, endS: dryS }] : []),
+    ...(steps.freeze ? [once('freeze', steps.freeze.atS)] : []),
+    ...(served ? [once('serve', served.atS)] : []),
+    ...Object.entries(ticked).map(([id, t]) => once(`step:${id}`, t.atS)),
+  ];
 }
 
 /**
@@ -60,6 +76,7 @@ export function passedSteps(state: BatchState): Passed[] {
   if (driedS !== undefined && (!run || driedS <= run.startS))
     out.push({ key: 'surface_dry', startS: steps.stuff?.atS ?? driedS, endS: driedS });
   out.push(...housed(state));
+  out.push(...afterwards(state));
   if (steps.bloom)
     out.push({ key: 'bloom', startS: steps.bloom.atS, endS: steps.pack?.atS ?? null });
   if (steps.pack) out.push({ key: 'pack', startS: steps.pack.atS, endS: steps.pack.atS });
@@ -69,29 +86,42 @@ export function passedSteps(state: BatchState): Passed[] {
 /** A chill that the recipe does not plan takes about so long, s. */
 const USUAL_CHILL_S = 3600;
 
-/** The recipe with the stages that this batch went and goes through: those of its run, and after a move its own. */
-export function recipeOfRun(recipe: Recipe, state: BatchState): Recipe {
+/**
+ * The way that this batch went and goes: the stages of its run, and after a move those of its own, in place of the
+ * recipe's; the chills that were begun in place of those planned.
+ */
+function routeOfRun(recipe: Recipe, state: BatchState): readonly RouteStep[] {
   const { run } = state;
-  if (!run) return recipe;
+  const route = routeOf(recipe);
+  if (!run) return route;
   const begun = runStages(state);
   const here = begun.at(-1);
   const ahead =
     run.moves.length > 0 || run.pulledS !== null
       ? []
       : run.program.slice((here?.index ?? run.program.length - 1) + 1);
-  /* A chill that was begun leaves those planned before it behind, whether they were done or not. */
-  const planned = recipe.process.chill;
-  const last = state.chill.at(-1)?.medium;
-  const at = planned.findIndex((p) => p.medium === last);
-  const begunChill = state.chill.map(({ medium }) => ({
-    medium,
-    plannedS: planned.find((p) => p.medium === medium)?.plannedS ?? USUAL_CHILL_S,
-  }));
-  const chill =
-    last === undefined ? planned : [...begunChill, ...planned.slice(at + 1 || planned.length)];
-  return {
-    ...recipe,
-    program: [...begun.map((s) => s.stage), ...ahead],
-    process: { ...recipe.process, chill },
-  };
+  const stages = [...begun.map((s) => s.stage), ...ahead];
+  return withBegunChill(withStages(route, stages), state);
 }
+
+/** A chill that was begun leaves those planned before it behind, whether they were done or not. */
+function withBegunChill(route: RouteStep[], state: BatchState): RouteStep[] {
+  const last = state.chill.at(-1)?.medium;
+  if (last === undefined) return route;
+  const planned = chillStepsOf(route);
+  const at = planned.findIndex((p) => p.kind === last);
+  const begun = state.chill.map(({ medium }, i): RouteStep => {
+    const step = planned.find((p) => p.kind === medium);
+    return { id: `chill-${i}`, kind: medium, plannedS: step?.plannedS ?? USUAL_CHILL_S };
+  });
+  const drop = new Set<RouteStep>(planned.slice(0, at + 1 || planned.length));
+  const from = planned.length > 0 ? route.indexOf(planned[0]!) : afterPull(route);
+  const kept = route.filter((s) => !drop.has(s));
+  return [...kept.slice(0, from), ...begun, ...kept.slice(from)];
+}
+
+const afterPull = (route: readonly RouteStep[]) => route.findIndex((s) => s.kind === 'pull') + 1;
+
+/** The recipe with the way that this batch went and goes, in place of the one that was planned. */
+export const recipeOfRun = (recipe: Recipe, state: BatchState): Recipe =>
+  state.run || state.chill.length > 0 ? withRoute(recipe, routeOfRun(recipe, state)) : recipe;

@@ -1,9 +1,9 @@
-import type { Recipe } from '../formula/recipe';
+import type { PlannedRecipe } from '../formula/recipe';
 import type { Rule, RuleKind, RuleSet } from '../rules/rule';
 import { DEFAULT_RULES, RULE_PRESETS } from '../rules/tables/presets';
 
 /** A cured pork sausage of 38 mm for tests. */
-export function testRecipe(): Recipe {
+export function testRecipe(): PlannedRecipe {
   return {
     name: 'Test link',
     meat: [
@@ -58,7 +58,7 @@ export function testRules(codes: Partial<Record<RuleKind, string>> = {}): RuleSe
 }
 
 /** A semi-dry fermented sausage for tests: 18 h at 36 °C, smoked, cooked. */
-export function fermentedRecipe(): Recipe {
+export function fermentedRecipe(): PlannedRecipe {
   const plain = testRecipe();
   return {
     ...plain,

@@ -15,13 +15,19 @@ export type CheckCode =
   | 'cooling'
   | 'probe_evidence'
   | 'ingredients'
+  | 'parasites'
+  | 'drying'
+  | 'validated_plan'
+  | 'serving'
+  | 'cold_chain'
+  | 'label'
   | 'rework';
 
 /** A figure behind a check: what it is, SI value, and the quantity that tells the screen how to show it. */
 export type Figure = {
   name: string;
   value: number;
-  unit: 'g' | 'dose' | 'ppm' | 'C' | 's' | 'logs' | 'at' | 'percent' | 'count';
+  unit: 'g' | 'dose' | 'ppm' | 'C' | 's' | 'logs' | 'at' | 'percent' | 'count' | 'mm';
 };
 
 export type Check = {

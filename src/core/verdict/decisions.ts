@@ -2,8 +2,9 @@ import type { Disposition, DispositionKind } from '../logbook/chapters/holds';
 import type { Case, Check } from './check';
 
 /** Figures that are worse when they are higher, and when they are lower. */
-const HIGHER = /^(ppm|ppmHigh|warmestC|elapsed|degreeHours|airC|gaps|warmAfterS|lines|scaleG)/;
-const LOWER = /^(heldS|logs|peakC|acceleratorPpm|cureG)/;
+const HIGHER =
+  /^(ppm|ppmHigh|warmestC|elapsed|degreeHours|airC|gaps|warmAfterS|lines|scaleG|ageS|atC)/;
+const LOWER = /^(heldS|logs|peakC|acceleratorPpm|cureG|forS|loss)/;
 /** Figures that move by less than this share are the same. */
 const SAME_SHARE = 0.005;
 

@@ -1,5 +1,6 @@
 import { ppmBand, ppmFromWeighed } from '../formula/dose-cure';
 import { CURE_LINE, SALT_LINE } from '../formula/scale-recipe';
+import { holdOf } from '../route/read';
 import { doseLimits } from '../rules/rule';
 import { check, type Case, type Check, type Figure } from './check';
 import { holdWarmestC } from './known-temps';
@@ -120,5 +121,4 @@ export function checkCureHold(c: Case): Check {
 }
 
 /** Longest raw hold by the recipe, s; one that plans none sets no limit. */
-const longestHoldS = ({ recipe }: Case) =>
-  recipe.process.cureHoldMaxS > 0 ? recipe.process.cureHoldMaxS : Infinity;
+const longestHoldS = ({ recipe }: Case) => holdOf(recipe).maxS;

@@ -1,3 +1,4 @@
+import { outcomeOf } from '../route/read';
 import { check, type Case, type Check, type Figure } from './check';
 import { pieceLogs, type PieceLog } from './pieces';
 import type { Uncovered, View } from './views';
@@ -55,7 +56,8 @@ export function checkProbeEvidence(c: Case): Check {
   const { logs, envelope } = pieceLogs(c);
   if (!house.counted.some((x) => x.log.thickest))
     return check('probe_evidence', rule, 'missing', 'no_thickest_probe');
-  const chill = chillView(c);
+  const cools = outcomeOf(c.recipe) !== 'eaten_hot' || c.state.chill.length > 0;
+  const chill = cools ? chillView(c) : null;
   const counted = [...house.counted, ...(chill?.counted ?? [])].filter((x) => x.log.thickest);
   const gaps = counted.flatMap((x) => x.holes).sort((a, b) => a.fromS - b.fromS);
   const missed = chill && !chill.counted.some((x) => x.log.thickest);
@@ -67,7 +69,8 @@ export function checkProbeEvidence(c: Case): Check {
   for (const value of takenOut(house, chill)) figures.push({ name: 'aside', value, unit: 'at' });
   for (const w of c.state.withdrawn) figures.push({ name: 'withdrawn', value: w.atS, unit: 'at' });
   if (gaps.length > 0) return check('probe_evidence', rule, 'missing', 'gaps', figures);
-  return chill
-    ? check('probe_evidence', rule, 'pass', 'covered', figures)
+  const over = cools ? chill !== null : c.state.run?.pulledS != null;
+  return over
+    ? check('probe_evidence', rule, 'pass', cools ? 'covered' : 'cook_covered', figures)
     : check('probe_evidence', rule, 'missing', 'running', figures);
 }

@@ -1,13 +1,8 @@
 import type { DispositionKind } from '../logbook/chapters/holds';
 import type { BatchState } from '../logbook/state';
-import { check, type Case, type Check, type CheckCode } from './check';
-import { checkChill } from './chill-check';
-import { checkComeUp, checkUncuredSmoke } from './come-up-check';
+import { askedOf } from './asked';
+import type { Case, Check, CheckCode } from './check';
 import { standingDecision } from './decisions';
-import { checkCureHold, checkDose, checkIngredients } from './dose-check';
-import { checkProbeEvidence } from './evidence-check';
-import { checkFermentation } from './fermentation-check';
-import { checkLethality } from './lethality-check';
 import { requireCase } from './require-case';
 
 /** Which judgement this is: it goes with every signature, so that an older one is known as such. */
@@ -24,25 +19,6 @@ export type Verdict = {
 const ON_AUTHORITY: readonly DispositionKind[] = ['release_on_authority'];
 const ANY: readonly DispositionKind[] = ['continue', 'rework', 'release_on_authority', 'destroy'];
 
-type Judge = (c: Case) => Check | null;
-
-/** Asked for rework blocks the release until somebody has recorded it. */
-const checkRework: Judge = (c) =>
-  c.state.reworkOpen ? check('rework', c.rules.probe_evidence, 'missing', 'not_recorded') : null;
-
-const JUDGES: readonly Judge[] = [
-  checkDose,
-  checkIngredients,
-  checkCureHold,
-  checkUncuredSmoke,
-  (c) => (c.recipe.fermentation ? checkFermentation(c) : null),
-  checkComeUp,
-  checkLethality,
-  checkChill,
-  checkProbeEvidence,
-  checkRework,
-];
-
 /**
  * The verdict of a batch: every check with its status, figures, rule and source. Pure: recipe version,
  * pinned rules, folded logbook, readings and the time give the same answer everywhere.
@@ -52,7 +28,7 @@ const JUDGES: readonly Judge[] = [
  */
 export function judge(c: Case): Verdict {
   requireCase(c);
-  const judged = JUDGES.flatMap((by) => {
+  const judged = askedOf(c).flatMap((by) => {
     const made = by(c);
     return made ? [{ by, made }] : [];
   });

@@ -1,4 +1,12 @@
-import { foldBatch, withOffsets, type Case, type Entry, type RuleSet, type Verdict } from '@/core';
+import {
+  evidenceEndS,
+  foldBatch,
+  withOffsets,
+  type Case,
+  type Entry,
+  type RuleSet,
+  type Verdict,
+} from '@/core';
 import { loadCalibrations } from '@/features/readings/calibrations';
 import { loadSeries } from '@/features/readings/repository';
 import type { Handle } from '@/platform/db/client';
@@ -27,7 +35,7 @@ async function dossierOf(
   const state = foldBatch(head.recipe, entries);
   const channels = [...new Set(state.probes.map((p) => p.channelId))];
   /* Packing ends the evidence, so that a signature seals something that no later reading changes. */
-  const endS = state.steps.pack?.atS ?? nowS;
+  const endS = evidenceEndS(state, head.recipe) ?? nowS;
   const series = await loadSeries(db, channels, state.startedS, endS);
   const calibrations = await loadCalibrations(db, channels);
   const corrected = Object.fromEntries(

@@ -51,7 +51,7 @@ const reading = z.object({
 });
 const stepDone = z.object({
   kind: z.literal('step_done'),
-  step: z.enum(['grind', 'mix', 'stuff', 'surface_dry', 'bloom', 'pack']),
+  step: z.enum(['grind', 'mix', 'stuff', 'surface_dry', 'bloom', 'freeze', 'pack']),
   tempC: optionalTemp,
   weightG: mass.optional(),
   without: z.array(z.string().min(1).max(100)).max(100).optional(),
@@ -59,8 +59,48 @@ const stepDone = z.object({
 const scaleStep = z.number().positive().max(10_000);
 const reworkDone = z.object({ kind: z.literal('rework_done'), text: words });
 
+const control = z.discriminatedUnion('way', [
+  z.object({
+    way: z.literal('frozen'),
+    thicknessMm: z.number().positive('must be more than 0').max(1000).nullable(),
+    atC: z.number().min(-80).max(0, 'that is not frozen'),
+    forS: z
+      .number()
+      .positive('must be more than 0')
+      .max(400 * 24 * 3600, 'longer than a year'),
+  }),
+  z.object({ way: z.literal('certified'), certificate: words }),
+]);
+const piece = z.string().trim().min(1, 'name the piece').max(60);
+const planNamed = z.object({ kind: z.literal('plan_named'), plan: words });
+
+/** What is recorded of products that are not judged by their heat alone. */
+const finishing = [
+  z.object({
+    kind: z.literal('step_ticked'),
+    stepId: z.string().min(1).max(60),
+    tempC: optionalTemp,
+  }),
+  z.object({
+    kind: z.literal('parasites_controlled'),
+    lineId: z.string().min(1).max(100),
+    lotId: z.uuid().nullable(),
+    control,
+  }),
+  z.object({ kind: z.literal('labelled'), text: words }),
+  z.object({ kind: z.literal('served'), tempC: optionalTemp }),
+  z.object({ kind: z.literal('drying_started'), houseId: z.string().min(1).max(100).optional() }),
+  z.object({ kind: z.literal('piece_weighed'), piece, weightG: mass, tareG: mass.optional() }),
+  z.object({
+    kind: z.literal('aw_logged'),
+    aw: z.number().min(0.5, 'no sausage is below 0.5').max(1, 'above 1 cannot be'),
+    meterCheckedS: z.number().positive().optional(),
+  }),
+] as const;
+
 /** Facts that can be reported and later corrected. */
 const facts = [
+  ...finishing,
   weighed,
   reading,
   phLogged,
@@ -155,6 +195,7 @@ export const postedBodySchema = z.discriminatedUnion('kind', [
   ...facts,
   corrected,
   lotAllowed,
+  planNamed,
   disposed.refine((d) => d.disposition !== 'release_on_authority' || d.authority, {
     path: ['authority'],
     message: 'name the authority and its written decision',
@@ -193,6 +234,7 @@ const held = z.object({
 const storedBodySchema = z.discriminatedUnion('kind', [
   ...facts,
   lotAllowed,
+  planNamed,
   imported,
   corrected,
   disposed,

@@ -1,4 +1,19 @@
-import { CURE_LINE, phReachedS, requiredHoldS, runStages, type Case } from '@/core';
+import {
+  CURE_LINE,
+  checkDrying,
+  checkParasites,
+  holdOf,
+  laterDrying,
+  outcomeOf,
+  phReachedS,
+  plannedS,
+  programOf,
+  requiredHoldS,
+  routeOf,
+  runStages,
+  servingDueS,
+  type Case,
+} from '@/core';
 import type { NextStep } from '@/words/next';
 import { liveCooling, liveHeat } from './live';
 
@@ -11,6 +26,8 @@ function dueInHouse(c: Case): NextStep {
     .reduce((sum, x) => sum + x.byS, 0);
   const dueS = at.startS + at.stage.plannedS + longerS;
   if (at.stage.kind === 'ferment' && phReachedS(c) === null) return { code: 'ferment', dueS };
+  const cooks = ['cooked', 'eaten_hot'].includes(outcomeOf(c.recipe));
+  if (last && !cooks) return isDry(c) ? { code: 'pull', dueS: c.nowS } : { code: 'dry', dueS };
   if (!last) return { code: 'next_stage', dueS, detail: run.program[at.index! + 1]!.name };
   const heat = liveHeat(c);
   if (heat?.pass) return { code: 'pull', dueS: c.nowS };
@@ -23,10 +40,33 @@ function dueChilling(c: Case): NextStep {
   const cooling = liveCooling(c);
   const open = cooling?.steps.find((s) => s.status === 'incomplete' && s.deadlineS !== null);
   if (open) return { code: 'cool', dueS: open.deadlineS, toC: open.toC };
-  return {
-    code: c.recipe.process.bloomS > 0 && !c.state.steps.bloom ? 'bloom' : 'pack',
-    dueS: null,
-  };
+  if (laterDrying(c.recipe) && !c.state.drying) return { code: 'start_drying', dueS: null };
+  return beforePacking(c);
+}
+
+const beforePacking = (c: Case): NextStep => ({
+  code: plannedS(c.recipe, 'bloom') > 0 && !c.state.steps.bloom ? 'bloom' : 'pack',
+  dueS: null,
+});
+
+/** Nothing asked of its drying is open. */
+const isDry = (c: Case) => (checkDrying(c)?.status ?? 'pass') === 'pass';
+
+/** What is raw is packed and frozen in the order of its way. */
+function dueRaw({ recipe, state }: Case): NextStep {
+  const next = routeOf(recipe).find(
+    (s) => (s.kind === 'freeze' && !state.steps.freeze) || (s.kind === 'pack' && !state.steps.pack),
+  );
+  return { code: next?.kind === 'freeze' ? 'freeze' : 'pack', dueS: null };
+}
+
+/** What is still to be recorded of a batch that is done, before its verdict can be read. */
+function dueAtEnd(c: Case): NextStep {
+  const outcome = outcomeOf(c.recipe);
+  const at = (code: NextStep['code']): NextStep => ({ code, dueS: null });
+  if (outcome === 'cook_before_eating' && !c.state.label) return at('label');
+  if (outcome === 'dried' && checkParasites(c).status === 'missing') return at('parasites');
+  return at(outcome === 'dried' && !c.state.plan ? 'name_plan' : 'sign');
 }
 
 export function nextStep(c: Case): NextStep {
@@ -43,19 +83,25 @@ export function nextStep(c: Case): NextStep {
       code: 'end_hold',
       dueS:
         state.hold!.startS +
-        Math.max(requiredHoldS(recipe, c.rules.cure_hold.body), recipe.process.cureHoldMinS),
+        Math.max(requiredHoldS(recipe, c.rules.cure_hold.body), holdOf(recipe).minS),
     };
   if (state.phase === 'making') {
     if (requiredHoldS(recipe, c.rules.cure_hold.body) > 0 && !state.hold)
       return { code: 'start_hold', dueS: null };
-    return { code: state.steps.stuff ? 'start_run' : 'stuff', dueS: null };
+    return {
+      code: state.steps.stuff && programOf(recipe).length > 0 ? 'start_run' : 'stuff',
+      dueS: null,
+    };
   }
   if (state.phase === 'in_house') return dueInHouse(c);
   if (state.phase === 'chilling') return dueChilling(c);
   if (state.phase === 'finishing')
     return {
       code: 'pack',
-      dueS: state.steps.bloom ? state.steps.bloom.atS + recipe.process.bloomS : null,
+      dueS: state.steps.bloom ? state.steps.bloom.atS + plannedS(recipe, 'bloom') : null,
     };
-  return { code: state.phase === 'to_sign' ? 'sign' : 'none', dueS: null };
+  if (state.phase === 'serving') return { code: 'serve', dueS: servingDueS(c) };
+  if (state.phase === 'drying') return isDry(c) ? beforePacking(c) : { code: 'dry', dueS: null };
+  if (state.phase === 'raw') return dueRaw(c);
+  return state.phase === 'to_sign' ? dueAtEnd(c) : { code: 'none', dueS: null };
 }

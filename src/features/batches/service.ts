@@ -58,8 +58,10 @@ function asRecorded(body: PostedBody, dossier: Dossier, person: Author): EntryBo
   return body;
 }
 
+const DECISIONS: readonly EntryKind[] = ['disposed', 'lot_allowed', 'plan_named'];
+
 const neededPermission = (kind: EntryKind) =>
-  kind === 'disposed' || kind === 'lot_allowed' ? 'decide' : 'work_batches';
+  DECISIONS.includes(kind) ? 'decide' : 'work_batches';
 
 /** A hand reading of a core this far from every probe of its batch is asked back, °C. */
 const UNLIKE_C = 15;

@@ -1,4 +1,4 @@
-import { chillStage, hasPoultry, heatProduct } from '@/core';
+import { chillOf, chillStage, hasPoultry, heatProduct, programOf } from '@/core';
 import { housePrior } from '@/features/houses/fits';
 import { latestPrograms } from '@/features/programs/repository';
 import { approvedVersions } from '@/features/recipes/repository';
@@ -27,8 +27,8 @@ export async function benchData(db: Handle): Promise<BenchData> {
       product: heatProduct(v.content, FROM_COOLER_C),
       cured: v.content.cure !== null,
       poultry: hasPoultry(v.content),
-      stages: v.content.program,
-      chill: v.content.process.chill.map((c) => chillStage(c.medium, c.plannedS)),
+      stages: programOf(v.content),
+      chill: chillOf(v.content).map((c) => chillStage(c.medium, c.plannedS)),
     })),
     programs: (await latestPrograms(db)).map((p) => ({
       id: p.programId,

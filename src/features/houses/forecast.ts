@@ -6,7 +6,9 @@ import {
   heatProduct,
   heatStage,
   judgedLogs,
+  chillOf,
   placeOf,
+  plannedS,
   runStages,
   stageProgress,
   type Case,
@@ -57,7 +59,7 @@ function courseOf(c: Case, progress: StageProgress | null) {
   const lastIndex = begun.findLast((s) => s.index !== null)?.index ?? -1;
   const toCook =
     run.pulledS === null && run.moves.length === 0 ? run.program.slice(lastIndex + 1) : [];
-  const toChill = recipe.process.chill
+  const toChill = chillOf(recipe)
     .slice(chilled.length)
     .map((p) => chillStage(p.medium, p.plannedS));
   const open = chilled.length > 0 || run.pulledS !== null ? toChill : [...toCook, ...toChill];
@@ -190,7 +192,7 @@ export async function forecastBatch(
   if (!answer) return null;
   const { forecasts } = answer;
   const cold = forecasts.at(-1)!;
-  const { bloomS, packS } = c.recipe.process;
+  const [bloomS, packS] = [plannedS(c.recipe, 'bloom'), plannedS(c.recipe, 'pack')];
   const coldS = cold.p50S === null ? null : cold.p50S + run.startS;
   return {
     stage: stageTarget.length > 0 ? toClock(forecasts[0]!, run.startS) : null,

@@ -1,7 +1,7 @@
 import type { Dossier } from '@/features/batches/case';
 import { lastReadings, houseChannels } from '@/features/readings/repository';
 import type { Handle } from '@/platform/db/client';
-import type { Reading } from '@/core';
+import { programOf, type Reading } from '@/core';
 import { hanging, type Member } from './load';
 
 type House = { id: string; name: string; sticks: number | null; capacityG: number | null };
@@ -49,4 +49,9 @@ export async function loadHead(
 
 /** Batches that are stuffed and wait for a house. */
 export const readyForHouse = (open: readonly Dossier[]) =>
-  open.filter((d) => d.case.state.phase === 'making' && d.case.state.holds.every((h) => !h.open));
+  open.filter(
+    (d) =>
+      d.case.state.phase === 'making' &&
+      programOf(d.case.recipe).length > 0 &&
+      d.case.state.holds.every((h) => !h.open),
+  );

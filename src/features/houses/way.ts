@@ -1,4 +1,4 @@
-import { recipeOfRun } from '@/core';
+import { chillOf, recipeOfRun } from '@/core';
 import type { Dossier } from '@/features/batches/case';
 import { wayOfBatch, type BatchWay } from '@/features/batches/plan';
 import type { Site } from '@/features/settings/repository';
@@ -10,7 +10,7 @@ import { forecastOf } from './forecast-cache';
 function dueOf(d: Dossier, forecast: BatchForecast | null): number | null {
   const { run, chill } = d.case.state;
   if (!run || !forecast) return null;
-  const toGo = recipeOfRun(d.case.recipe, d.case.state).process.chill;
+  const toGo = chillOf(recipeOfRun(d.case.recipe, d.case.state));
   if (run.pulledS !== null)
     return chill.length > 0 && chill.length === toGo.length ? (forecast.cold?.p50 ?? null) : null;
   const last = run.moves.length > 0 || run.stages.at(-1)!.index >= run.program.length - 1;

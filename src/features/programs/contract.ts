@@ -18,7 +18,8 @@ const ends = z.object({
   dry: z.boolean().optional(),
 });
 
-const stageShape = z.object({
+/** One stage, its shape alone. */
+export const stageShape = z.object({
   id: z.string().min(1).max(60),
   name,
   kind: z.enum(STAGE_KINDS),

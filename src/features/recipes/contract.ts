@@ -4,6 +4,7 @@ import {
   ALLERGENS,
   CASING_KINDS,
   CURE_WORDS,
+  OUTCOMES,
   PLACES_IN_PROCESS,
   SCHOOLS,
   SPECIES,
@@ -11,6 +12,7 @@ import {
   type Recipe,
 } from '@/core';
 import { stageSchema } from '@/features/programs/contract';
+import { stepSchema, wayAgrees } from './way-contract';
 
 const name = z.string().trim().min(1, 'give it a name').max(100);
 const id = z.string().min(1).max(60);
@@ -79,8 +81,7 @@ const schools = z.object(
   ),
 );
 
-/** The shape of a recipe: what the published schema says. */
-export const recipeShape = z.object({
+const bodyShape = z.object({
   name,
   meat: z.array(meatLine).min(1, 'a recipe needs meat').max(20),
   totalSaltFraction: fraction.max(0.1, 'more than 10 % salt cannot be meant'),
@@ -93,6 +94,41 @@ export const recipeShape = z.object({
     pieceMm: z.number('give a number').min(20, 'shorter than any piece').max(5000).optional(),
     wasteFraction: part.max(0.5, 'more than half is wasted').optional(),
   }),
+  outcome: z.enum(OUTCOMES).optional(),
+  drying: z
+    .object({
+      minLossFraction: part.max(0.6, 'more than 60 % cannot be meant').optional(),
+      maxAw: z
+        .number('give a water activity')
+        .min(0.6, 'below 0.6')
+        .max(0.98, 'above 0.98')
+        .optional(),
+    })
+    .refine((d) => d.minLossFraction !== undefined || d.maxAw !== undefined, {
+      path: ['minLossFraction'],
+      message: 'give a loss, a water activity, or both',
+    })
+    .optional(),
+  schools: schools.optional(),
+  expectedYield: z.number('give a number').min(0.2, 'less than 20 %').max(1.2).optional(),
+  fermentation: z
+    .object({
+      targetPh: z.number('give a pH').min(4, 'below pH 4').max(5.6, 'above pH 5.6'),
+      floorPh: z.number('give a pH').min(3.8, 'below pH 3.8').max(5.6, 'above pH 5.6'),
+    })
+    .optional(),
+  customersMeat: z.boolean().optional(),
+  saltCostPerKg: cost.optional(),
+  casingCostPerM: cost.optional(),
+});
+
+/** A recipe as it is written today: its way is one list of steps. */
+export const routedShape = bodyShape.extend({
+  route: z.array(stepSchema).min(3, 'a way has more steps').max(60),
+});
+
+/** A recipe as it was written before there were routes; read for ever. */
+const plannedShape = bodyShape.extend({
   program: z.array(stageSchema).min(1, 'the house needs at least one stage').max(20),
   process: z.object({
     prepareS: duration,
@@ -108,18 +144,10 @@ export const recipeShape = z.object({
     bloomS: duration,
     packS: duration,
   }),
-  schools: schools.optional(),
-  expectedYield: z.number('give a number').min(0.2, 'less than 20 %').max(1.2).optional(),
-  fermentation: z
-    .object({
-      targetPh: z.number('give a pH').min(4, 'below pH 4').max(5.6, 'above pH 5.6'),
-      floorPh: z.number('give a pH').min(3.8, 'below pH 3.8').max(5.6, 'above pH 5.6'),
-    })
-    .optional(),
-  customersMeat: z.boolean().optional(),
-  saltCostPerKg: cost.optional(),
-  casingCostPerM: cost.optional(),
 });
+
+/** The shape of a recipe in either form: what the published schema says. */
+export const recipeShape = z.union([routedShape, plannedShape]);
 
 type Shape = z.infer<typeof recipeShape>;
 type Report = (path: (string | number)[], message: string) => void;
@@ -134,7 +162,7 @@ function idsDiffer(r: Shape, issue: Report) {
   const lines = [...r.meat, ...r.additions].map((l) => l.id);
   const twice = lines.find((x, i) => lines.indexOf(x) !== i || x === 'cure' || x === 'salt');
   if (twice !== undefined) issue(['additions'], `two lines have the id ${twice}`);
-  const stages = r.program.map((s) => s.id);
+  const stages = 'program' in r ? r.program.map((s) => s.id) : [];
   if (new Set(stages).size < stages.length) issue(['program'], 'two stages have the same id');
 }
 
@@ -160,14 +188,17 @@ function packetsAgree(r: Shape, issue: Report) {
   });
 }
 
+/** An old recipe is asked what it was asked when it was written. */
 function processAgrees(r: Shape, issue: Report) {
+  if (!('program' in r)) return wayAgrees(r as Recipe, issue);
   if (r.process.cureHoldMaxS < r.process.cureHoldMinS)
     issue(['process', 'cureHoldMaxS'], 'the longest hold is shorter than the shortest');
   if (r.fermentation && r.fermentation.targetPh < r.fermentation.floorPh)
     issue(['fermentation', 'targetPh'], 'lower than the culture reaches');
-  if (r.fermentation && !r.program.some((s) => s.kind === 'ferment'))
+  const ferments = r.program.some((s) => s.kind === 'ferment');
+  if (r.fermentation && !ferments)
     issue(['program'], 'a fermented product needs a fermentation stage');
-  if (!r.fermentation && r.program.some((s) => s.kind === 'ferment'))
+  if (!r.fermentation && ferments)
     issue(['program'], 'a fermentation stage needs a target pH: choose a fermentation');
   r.program.forEach((s, i) => {
     if (!r.cure && s.smoke && s.airC < UNCURED_SMOKE_FROM_C)
@@ -178,12 +209,22 @@ function processAgrees(r: Shape, issue: Report) {
   });
 }
 
-/** A whole recipe as it may be saved: shapes, and the figures that must agree with each other. */
-export const recipeSchema = recipeShape.superRefine((r, ctx) => {
+const isOldForm = (raw: unknown) =>
+  typeof raw === 'object' && raw !== null && 'program' in raw && !('route' in raw);
+
+/** A whole recipe as it may be saved, in either form: shapes, and the figures that must agree with each other. */
+export const recipeSchema = z.unknown().transform((raw, ctx): Recipe => {
+  const read = (isOldForm(raw) ? plannedShape : routedShape).safeParse(raw);
   const issue: Report = (path, message) => ctx.addIssue({ code: 'custom', path, message });
+  if (!read.success) {
+    for (const i of read.error.issues) issue(i.path as (string | number)[], i.message);
+    return z.NEVER;
+  }
+  const shape: Shape = read.data;
   for (const agree of [meatAgrees, idsDiffer, oneCure, packetsAgree, processAgrees])
-    agree(r, issue);
-}) as unknown as z.ZodType<Recipe>;
+    agree(shape, issue);
+  return shape as Recipe;
+});
 
 export const saveRecipeSchema = z.object({
   /** Left out for a new recipe. */

@@ -1,11 +1,4 @@
-import {
-  coreTargetOf,
-  parseNumber,
-  toBase,
-  type Quantity,
-  type Recipe,
-  type UnitSystem,
-} from '@/core';
+import { parseNumber, routeOf, toBase, type Quantity, type Recipe, type UnitSystem } from '@/core';
 import { shown, type Draft } from './draft';
 
 /**
@@ -22,14 +15,10 @@ export function convertDraft(d: Draft, to: UnitSystem, was: Recipe): Draft {
   };
   const meat = (id: string) => was.meat.find((m) => m.id === id);
   const addition = (id: string) => was.additions.find((a) => a.id === id);
-  const stage = (id: string) => was.program.find((s) => s.id === id);
+  const step = (id: string) => routeOf(was).find((s) => s.id === id);
   const perMeat = (id: string) => {
     const written = addition(id)?.written;
     return written?.as === 'packet' ? written.perMeatG : undefined;
-  };
-  const coreC = (id: string) => {
-    const s = stage(id);
-    return s && coreTargetOf(s);
   };
   return {
     ...d,
@@ -49,10 +38,10 @@ export function convertDraft(d: Draft, to: UnitSystem, was: Recipe): Draft {
       perMeat: text('mass', a.perMeat, perMeat(a.id)),
       cost: text('costPerMass', a.cost, addition(a.id)?.costPerKg),
     })),
-    program: d.program.map((s) => ({
+    route: d.route.map((s) => ({
       ...s,
-      air: text('temperature', s.air, stage(s.id)?.airC),
-      core: text('temperature', s.core, coreC(s.id)),
+      air: text('temperature', s.air, step(s.id)?.climate?.airC),
+      core: text('temperature', s.core, step(s.id)?.ends?.coreC),
     })),
   };
 }

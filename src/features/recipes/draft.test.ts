@@ -1,5 +1,12 @@
 import fc from 'fast-check';
-import { ADDITION_KINDS, ALLERGENS, PLACES_IN_PROCESS, type Addition, type Recipe } from '@/core';
+import {
+  ADDITION_KINDS,
+  ALLERGENS,
+  PLACES_IN_PROCESS,
+  routed,
+  type Addition,
+  type Recipe,
+} from '@/core';
 import { MORE_RECIPES } from '../../../scripts/demo/more-recipes';
 import { DEMO_RECIPES } from '../../../scripts/demo/recipes';
 import { recipeSchema } from './contract';
@@ -15,7 +22,7 @@ const SEED = { seed: 20261123 };
 
 describe.each(SYSTEMS)('in %s units', (system) => {
   test.each(RECIPES)('%s goes through the form without any change', (_name, recipe) =>
-    expect(fromDraft(toDraft(recipe, system), recipe)).toEqual(recipe),
+    expect(fromDraft(toDraft(recipe, system), recipe)).toEqual(routed(recipe)),
   );
 
   test('property: any figures go through the form without any change', () => {
@@ -56,11 +63,12 @@ describe.each(SYSTEMS)('in %s units', (system) => {
   test('a figure that was changed is read in the unit shown', () => {
     const draft = toDraft(STARTER, system);
     draft.diameter = system === 'us' ? '1.5' : '38,1';
-    draft.program[0]!.air = system === 'us' ? '122' : '50';
+    const at = STARTER.route.findIndex((s) => s.climate);
+    draft.route[at]!.air = system === 'us' ? '122' : '50';
     const read = fromDraft(draft, STARTER);
     expect(read.casing.diameterMm).toBeCloseTo(38.1, 9);
-    expect(read.program[0]!.airC).toBeCloseTo(50, 9);
-    expect(read.program[1]).toEqual(STARTER.program[1]);
+    expect(read.route[at]!.climate!.airC).toBeCloseTo(50, 9);
+    expect(read.route[at + 1]).toEqual(STARTER.route[at + 1]);
   });
 });
 
@@ -71,7 +79,7 @@ test.each(RECIPES)('%s: switching units while writing changes nothing', (_name, 
   ] as const) {
     const there = convertDraft(toDraft(recipe, from), to, recipe);
     expect(there).toEqual(toDraft(recipe, to));
-    expect(fromDraft(there, recipe)).toEqual(recipe);
+    expect(fromDraft(there, recipe)).toEqual(routed(recipe));
   }
 });
 
@@ -109,9 +117,10 @@ test.each([
 test.each<[(string | number)[], string | null, string]>([
   [['meat', 1, 'share'], 'meat.1.amount', 'Meat block, line 2'],
   [['meat'], null, 'Meat block'],
-  [['process', 'chill', 0, 'plannedS'], 'chill.0.minutes', 'Steps'],
+  [['route', 4, 'maxS'], 'route.4.most', 'The way, line 5'],
+  [['drying', 'maxAw'], 'aw', 'Drying'],
   [['cure', 'nitriteFraction'], 'nitrite', 'Cure'],
-  [['program', 2, 'airC'], 'program.2.air', 'House program, line 3'],
+  [['route', 2, 'climate', 'airC'], 'route.2.air', 'The way, line 3'],
   [['name'], 'name', 'Name'],
 ])('%j is the field %s', (path, field, place) => {
   expect(fieldOf(path)).toBe(field);
@@ -132,7 +141,6 @@ describe('what a recipe must not be', () => {
       {
         cure: null,
         additions: [addition('Pink salt')],
-        program: [{ ...STARTER.program[2]!, smoke: false }],
       },
       /is a cure/,
     ],
@@ -148,7 +156,11 @@ describe('what a recipe must not be', () => {
       },
       /packet/,
     ],
-    ['a fermentation without its stage', { fermentation: { targetPh: 5, floorPh: 4.6 } }, /stage/],
+    [
+      'a fermentation without its step',
+      { fermentation: { targetPh: 5, floorPh: 4.6 } },
+      /set point/,
+    ],
     ['a target below the floor', { fermentation: { targetPh: 4.5, floorPh: 4.6 } }, /culture/],
   ])('%s', (_name, change, message) => {
     const parsed = recipeSchema.safeParse({ ...good, ...change });

@@ -1,18 +1,23 @@
 import {
-  coreTargetOf,
   fromBase,
+  outcomeOf,
+  routeOf,
   type Addition,
   type AdditionKind,
   type Allergen,
+  type Attendance,
   type CasingKind,
-  type ChillMedium,
   type DoseBasis,
+  type Outcome,
   type PlaceInProcess,
   type Quantity,
   type Recipe,
+  type RouteStep,
   type SchoolChoices,
   type Species,
-  type StageKind,
+  type StepKind,
+  type StepManner,
+  type StepPlace,
   type UnitSystem,
 } from '@/core';
 
@@ -40,14 +45,22 @@ export type AdditionDraft = {
   allergens: Allergen[];
   cost: string;
 };
-export type StageDraft = {
+/** A step as it stands in the form; times in minutes, set points only where `air` says one. */
+export type StepDraft = {
   id: string;
+  kind: StepKind;
+  manner: StepManner | '';
   name: string;
-  kind: StageKind;
+  place: StepPlace | '';
+  minutes: string;
+  least: string;
+  most: string;
+  wait: string;
+  attended: Attendance | '';
+  people: string;
   air: string;
   rh: string;
   smoke: boolean;
-  minutes: string;
   core: string;
 };
 
@@ -76,16 +89,10 @@ export type Draft = {
   meatBy: 'share' | 'weight';
   meat: MeatDraft[];
   additions: AdditionDraft[];
-  program: StageDraft[];
-  chill: { medium: ChillMedium; minutes: string }[];
-  prepare: string;
-  holdMin: string;
-  holdMax: string;
-  stuff: string;
-  surfaceDry: string;
-  pull: string;
-  bloom: string;
-  pack: string;
+  route: StepDraft[];
+  outcome: Outcome;
+  loss: string;
+  aw: string;
   yield: string;
   fermented: boolean;
   targetPh: string;
@@ -126,29 +133,33 @@ function additionDraft(a: Addition, system: UnitSystem): AdditionDraft {
   };
 }
 
+const minutesOf = (s: number | undefined) => (s === undefined ? '' : minutes(s));
+
+const stepDraft = (s: RouteStep, system: UnitSystem): StepDraft => ({
+  id: s.id,
+  kind: s.kind,
+  manner: s.manner ?? '',
+  name: s.name ?? '',
+  place: s.place ?? '',
+  minutes: minutes(s.plannedS),
+  least: minutesOf(s.minS),
+  most: minutesOf(s.maxS),
+  wait: minutesOf(s.waitS),
+  attended: s.attended ?? '',
+  people: tidy(s.people),
+  air: shown('temperature', s.climate?.airC, system),
+  rh: percent(s.climate?.rh),
+  smoke: s.climate?.smoke ?? false,
+  core: shown('temperature', s.ends?.coreC, system),
+});
+
 /** The parts of a draft that a choice of school can change. */
 export function processDraft(r: Recipe, system: UnitSystem) {
-  const p = r.process;
   return {
-    program: r.program.map((s): StageDraft => ({
-      id: s.id,
-      name: s.name,
-      kind: s.kind,
-      air: shown('temperature', s.airC, system),
-      rh: percent(s.rh),
-      smoke: s.smoke,
-      minutes: minutes(s.plannedS),
-      core: shown('temperature', coreTargetOf(s), system),
-    })),
-    chill: p.chill.map((c) => ({ medium: c.medium, minutes: minutes(c.plannedS) })),
-    prepare: minutes(p.prepareS),
-    holdMin: minutes(p.cureHoldMinS),
-    holdMax: minutes(p.cureHoldMaxS),
-    stuff: minutes(p.stuffS),
-    surfaceDry: minutes(p.surfaceDryS),
-    pull: minutes(p.pullS),
-    bloom: minutes(p.bloomS),
-    pack: minutes(p.packS),
+    route: routeOf(r).map((s) => stepDraft(s, system)),
+    outcome: outcomeOf(r),
+    loss: percent(r.drying?.minLossFraction),
+    aw: tidy(r.drying?.maxAw),
     fermented: r.fermentation !== undefined,
     targetPh: tidy(r.fermentation?.targetPh),
     floorPh: tidy(r.fermentation?.floorPh),

@@ -3,7 +3,7 @@ import { toCsv } from '@/platform/csv';
 import { z } from 'zod';
 import { parseNumber, type Recipe } from '@/core';
 import { recipeSchema, recipeShape } from './contract';
-import { STARTER } from './starter';
+import { STARTER, UNCURED_STARTER } from './starter';
 
 export const RECIPE_FORMAT = 'jolly-kettle/recipe';
 export const RECIPE_FORMAT_VERSION = 1;
@@ -179,7 +179,7 @@ const casingOf = (row: Record<string, string>) => {
   });
 };
 
-/** Reads the table back; program and process come from a plain starter and are to be looked through. */
+/** Reads the table back; the way comes from a plain starter and is to be looked through. */
 export function recipeFromCsv(text: string): FileAnswer {
   if (text.length > MAX_FILE_BYTES) return { ok: false, code: 'too_large', details: [] };
   const header = text.trimStart().split(/\r?\n/, 1)[0]!;
@@ -201,7 +201,7 @@ export function recipeFromCsv(text: string): FileAnswer {
   if (of('cure').length > 1)
     return { ok: false, code: 'bad_csv', details: ['two cures: a recipe has one'] };
   const ppm = cure ? parseNumber(cell(cure, 'ppm')) : null;
-  const { expectedYield: _starterYield, ...starter } = STARTER;
+  const { expectedYield: _yield, schools: _schools, ...starter } = cure ? STARTER : UNCURED_STARTER;
   const [head] = of('recipe');
   const [casing] = of('casing');
   const parsed = recipeSchema.safeParse({
@@ -221,7 +221,6 @@ export function recipeFromCsv(text: string): FileAnswer {
           ...present({ basis: cell(cure, 'ppm_of') }),
         }
       : null,
-    ...(cure ? {} : { program: [{ ...STARTER.program[2]!, airC: 110, endCoreC: 72 }] }),
   });
   return parsed.success
     ? { ok: true, recipe: parsed.data, notes: ['program_from_starter'] }

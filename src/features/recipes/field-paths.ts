@@ -13,8 +13,11 @@ const FIELDS: Record<string, string> = {
   perMeatG: 'perMeat',
   packetG: 'amount',
   airC: 'air',
-  endCoreC: 'core',
+  coreC: 'core',
   plannedS: 'minutes',
+  minS: 'least',
+  maxS: 'most',
+  waitS: 'wait',
 };
 const WHOLE: Record<string, FieldPath<Draft>> = {
   name: 'name',
@@ -33,16 +36,10 @@ const WHOLE: Record<string, FieldPath<Draft>> = {
   'casing.wasteFraction': 'waste',
   'fermentation.targetPh': 'targetPh',
   'fermentation.floorPh': 'floorPh',
-  'process.prepareS': 'prepare',
-  'process.cureHoldMinS': 'holdMin',
-  'process.cureHoldMaxS': 'holdMax',
-  'process.stuffS': 'stuff',
-  'process.surfaceDryS': 'surfaceDry',
-  'process.pullS': 'pull',
-  'process.bloomS': 'bloom',
-  'process.packS': 'pack',
+  outcome: 'outcome',
+  'drying.minLossFraction': 'loss',
+  'drying.maxAw': 'aw',
 };
-const LISTS: Record<string, string> = { 'process.chill': 'chill' };
 
 /** The field of the form that a path of the recipe belongs to; null where it has no field of its own. */
 export function fieldOf(path: readonly (string | number)[]): FieldPath<Draft> | null {
@@ -52,16 +49,17 @@ export function fieldOf(path: readonly (string | number)[]): FieldPath<Draft> | 
   if (at < 1 || path.length === at + 1) return null;
   const list = path.slice(0, at).join('.');
   const last = String(path.at(-1));
-  return `${LISTS[list] ?? list}.${path[at]}.${FIELDS[last] ?? last}` as FieldPath<Draft>;
+  return `${list}.${path[at]}.${FIELDS[last] ?? last}` as FieldPath<Draft>;
 }
 
 const PARTS: Record<string, string> = {
   meat: 'Meat block',
   additions: 'Additions',
-  program: 'House program',
+  route: 'The way',
   cure: 'Cure',
   casing: 'Casing',
-  process: 'Steps',
+  outcome: 'What it is',
+  drying: 'Drying',
   fermentation: 'Fermentation',
   reason: 'What changed',
   name: 'Name',

@@ -7,7 +7,7 @@ import {
   type MeatLine,
   type Recipe,
 } from '@/core';
-import { STARTER } from './starter';
+import { STARTER, UNCURED_STARTER } from './starter';
 
 /** What a person decided on one line: g per kg of meat, or to leave it out. */
 export type LineDecision = { gPerKg: number } | 'leave_out';
@@ -64,11 +64,9 @@ export function recipeFromList(
   const cureSalt = cure
     ? (cure.targetPpm / 1e6 / cure.nitriteFraction) * (1 - cure.nitriteFraction)
     : 0;
-  const program = cure
-    ? STARTER.program
-    : [{ ...STARTER.program[2]!, name: 'Hot and fast', airC: 110, endCoreC: 72 }];
+  const { schools: _schools, ...starter } = cure ? STARTER : UNCURED_STARTER;
   return {
-    ...STARTER,
+    ...starter,
     name: '',
     meat: meatOf(list.lines),
     totalSaltFraction: saltGPerKg / 1000 + cureSalt,
@@ -82,8 +80,6 @@ export function recipeFromList(
         fraction: l.gPerKg / 1000,
         written: { as: 'g_per_kg' },
       })),
-    program,
-    process: cure ? STARTER.process : { ...STARTER.process, cureHoldMinS: 0, cureHoldMaxS: 0 },
   };
 }
 

@@ -1,15 +1,17 @@
 import {
-  coreTargetOf,
-  withCoreTarget,
   parseNumber,
+  routeOf,
   toBase,
   type Addition,
   type Casing,
+  type Climate,
   type Quantity,
   type Recipe,
+  type RouteStep,
+  type RoutedRecipe,
   type UnitSystem,
 } from '@/core';
-import { shown, tidy, type AdditionDraft, type Draft, type StageDraft } from './draft';
+import { shown, tidy, type AdditionDraft, type Draft, type StepDraft } from './draft';
 
 /** Reads texts as figures; one that still says what the original figure says gives the original back. */
 class Reader {
@@ -115,54 +117,66 @@ function casingOf(d: Draft, was: Casing, r: Reader): Casing {
   };
 }
 
-function processOf(d: Draft, was: Recipe, r: Reader): Pick<Recipe, 'program' | 'process'> {
-  const seconds = (text: string, before: number | undefined) => r.read(text, before, 1 / 60);
-  const p = was.process;
-  const stage = (s: StageDraft): Recipe['program'][number] => {
-    const old = was.program.find((x) => x.id === s.id);
-    /* What this form does not show stays as it was. */
-    const { rh: _rh, ...kept } = old ?? {};
-    const plain = {
+/** What ends a step: the core of the form, and what this form does not show as it was. */
+function endsOfStep(core: number | undefined, old: RouteStep['ends']): Pick<RouteStep, 'ends'> {
+  const { coreC: _was, ...others } = old ?? { join: 'any' as const };
+  if (core !== undefined) return { ends: { ...others, coreC: core } };
+  const { join: _join, ...conditions } = others;
+  const any = Object.values(conditions).some((v) => v !== undefined && v !== false);
+  return any ? { ends: others } : {};
+}
+
+function climateOf(s: StepDraft, old: Climate | undefined, r: Reader): Pick<RouteStep, 'climate'> {
+  if (s.air.trim() === '') return {};
+  /* What this form does not show stays as it was. */
+  const { rh: _rh, ...kept } = old ?? {};
+  return {
+    climate: {
       ...kept,
-      id: s.id,
-      name: s.name,
-      kind: s.kind,
       airC: r.base('temperature', s.air, old?.airC),
       smoke: s.smoke,
-      plannedS: seconds(s.minutes, old?.plannedS),
       ...given('rh', s.rh, () => r.read(s.rh, old?.rh, 100)),
-    };
-    const oldC = old && coreTargetOf(old);
-    return withCoreTarget(
-      plain,
-      s.core.trim() === '' ? undefined : r.base('temperature', s.core, oldC),
-    );
+    },
   };
+}
+
+function stepOf(s: StepDraft, old: RouteStep | undefined, r: Reader): RouteStep {
+  const seconds = (text: string, was: number | undefined) => r.read(text, was, 1 / 60);
+  const core = s.core.trim() === '' ? undefined : r.base('temperature', s.core, old?.ends?.coreC);
   return {
-    program: d.program.map(stage),
-    process: {
-      prepareS: seconds(d.prepare, p.prepareS),
-      cureHoldMinS: seconds(d.holdMin, p.cureHoldMinS),
-      cureHoldMaxS: seconds(d.holdMax, p.cureHoldMaxS),
-      stuffS: seconds(d.stuff, p.stuffS),
-      surfaceDryS: seconds(d.surfaceDry, p.surfaceDryS),
-      pullS: seconds(d.pull, p.pullS),
-      chill: d.chill.map((c, i) => ({
-        medium: c.medium,
-        plannedS: seconds(c.minutes, p.chill[i]?.plannedS),
-      })),
-      bloomS: seconds(d.bloom, p.bloomS),
-      packS: seconds(d.pack, p.packS),
+    id: s.id,
+    kind: s.kind,
+    ...(s.name.trim() === '' ? {} : { name: s.name }),
+    ...(s.manner === '' ? {} : { manner: s.manner }),
+    ...(s.place === '' ? {} : { place: s.place }),
+    plannedS: s.minutes.trim() === '' ? 0 : seconds(s.minutes, old?.plannedS),
+    ...given('minS', s.least, () => seconds(s.least, old?.minS)),
+    ...given('maxS', s.most, () => seconds(s.most, old?.maxS)),
+    ...given('waitS', s.wait, () => seconds(s.wait, old?.waitS)),
+    ...(s.attended === '' ? {} : { attended: s.attended }),
+    ...given('people', s.people, () => r.read(s.people, old?.people, 1)),
+    ...endsOfStep(core, old?.ends),
+    ...climateOf(s, old?.climate, r),
+  };
+}
+
+function dryingOf(d: Draft, was: Recipe['drying'], r: Reader): Pick<Recipe, 'drying'> {
+  if (d.loss.trim() === '' && d.aw.trim() === '') return {};
+  return {
+    drying: {
+      ...given('minLossFraction', d.loss, () => r.read(d.loss, was?.minLossFraction, 100)),
+      ...given('maxAw', d.aw, () => r.read(d.aw, was?.maxAw, 1)),
     },
   };
 }
 
 /**
- * What the form says as a recipe; a text that is no number becomes NaN, which the contract refuses by
+ * What the form says as a recipe, its way a route whatever it was before; a text that is no number becomes NaN, which the contract refuses by
  * its field. A figure that was not touched keeps its exact value, whatever unit it was shown in.
  */
-export function fromDraft(d: Draft, was: Recipe): Recipe {
+export function fromDraft(d: Draft, was: Recipe): RoutedRecipe {
   const r = new Reader(d.units);
+  const steps = routeOf(was);
   const hasSchools = Object.keys(d.schools).length > 0 || was.schools !== undefined;
   return {
     name: d.name,
@@ -177,7 +191,15 @@ export function fromDraft(d: Draft, was: Recipe): Recipe {
       ),
     ),
     casing: casingOf(d, was.casing, r),
-    ...processOf(d, was, r),
+    route: d.route.map((s) =>
+      stepOf(
+        s,
+        steps.find((x) => x.id === s.id),
+        r,
+      ),
+    ),
+    ...(d.outcome === 'cooked' && was.outcome === undefined ? {} : { outcome: d.outcome }),
+    ...dryingOf(d, was.drying, r),
     ...(hasSchools ? { schools: d.schools } : {}),
     ...given('expectedYield', d.yield, () => r.read(d.yield, was.expectedYield, 100)),
     ...(d.fermented

@@ -1,7 +1,7 @@
-import type { Recipe } from '@/core';
+import { applySchool, routed, type RoutedRecipe } from '@/core';
 
 /** A new recipe starts from a plain cured sausage; the formulator writes over it. */
-export const STARTER: Recipe = {
+export const STARTER: RoutedRecipe = routed({
   name: '',
   meat: [{ id: 'm-1', name: 'Pork shoulder', species: 'pork', share: 1, fatFraction: 0.25 }],
   totalSaltFraction: 0.018,
@@ -37,4 +37,11 @@ export const STARTER: Recipe = {
     packS: 3600,
   },
   expectedYield: 0.88,
-};
+});
+
+/** The way of a new recipe without cure: hot and fast, nothing held. */
+export const UNCURED_STARTER: RoutedRecipe = applySchool(
+  applySchool({ ...STARTER, cure: null }, 'rest', 'same_day'),
+  'program',
+  'hot_fast',
+) as RoutedRecipe;

@@ -65,6 +65,9 @@ const SCALES: Record<FigureKind, Scale> = {
   share: plain('%', 100),
   logs: plain('log'),
   ph: plain(''),
+  aw: plain(''),
+  mm: { quantity: 'diameter', factor: 1, unit: (s) => unitSymbol('diameter', s) },
+  count: plain(''),
 };
 
 export const entryUnit = ({ field }: RuleEntry, system: UnitSystem): string =>

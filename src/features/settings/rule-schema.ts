@@ -16,13 +16,16 @@ const SPAN: Record<FigureKind, { min: number; max: number }> = {
   temp_step: { min: 0, max: 100 },
   temp_rate: { min: 0, max: 100 },
   seconds: { min: 1e-6, max: WEEK_S },
-  days: { min: 1, max: 400 * 24 * 3600 },
+  days: { min: 1800, max: 400 * 24 * 3600 },
   minutes: { min: 0, max: 1000 },
   ppm: { min: 0, max: 1000 },
   share: { min: 0, max: 1 },
   logs: { min: 0, max: 20 },
   degree_hours: { min: 0, max: 10_000 },
   ph: { min: 3, max: 9 },
+  aw: { min: 0.5, max: 1 },
+  mm: { min: 1, max: 1000 },
+  count: { min: 1, max: 1000 },
 };
 
 function fieldSchema(f: RuleField): z.ZodType {
@@ -72,6 +75,7 @@ const AGREE: Agree = {
     r.bands.every((b, i) => i === 0 || b.belowC > r.bands[i - 1]!.belowC)
       ? null
       : 'the temperatures must rise',
+  parasites: (r) => (r.thinMm < r.thickMm ? null : 'the thin pieces must be the thinner'),
   probe_evidence: (r) =>
     (r.neighbourC === undefined) === (r.neighbourS === undefined)
       ? null

@@ -1,6 +1,19 @@
 import { coreTargetOf, withCoreTarget } from '../stage-ends';
-import type { Addition, PlaceInProcess, Recipe } from '../recipe';
-import { coreTargetC, fermentStage, orderedProgram, programOf, withIds } from './programs';
+import type { Addition, PlaceInProcess, Recipe, RoutedRecipe } from '../recipe';
+import { routeOf, withRoute } from '../../route/adapter';
+import { freeId, withChill, withProgram, withStep } from '../../route/edit';
+import { isMaking } from '../../route/facts';
+import { makingOf } from '../../route/making';
+import { chillOf, programOf, runStepsOf } from '../../route/read';
+import type { RouteStep, StepKind } from '../../route/step';
+import {
+  DRYING,
+  coreTargetC,
+  fermentStage,
+  orderedProgram,
+  schoolProgram,
+  withIds,
+} from './programs';
 import { SCHOOLS, type School, type SchoolQuestion } from './questions';
 
 const MIN = 60;
@@ -8,15 +21,13 @@ const HOUR = 3600;
 
 type Effect<Q extends SchoolQuestion> = (recipe: Recipe, school: School<Q>) => Recipe;
 
-const withProcess = (r: Recipe, process: Partial<Recipe['process']>): Recipe => ({
-  ...r,
-  process: { ...r.process, ...process },
-});
+/** What a dry sausage loses where nobody asks for another share. Usual. */
+const USUAL_LOSS = 0.35;
 
 const REST = {
-  overnight: { cureHoldMinS: 12 * HOUR, cureHoldMaxS: 36 * HOUR },
-  same_day: { cureHoldMinS: 0, cureHoldMaxS: 24 * HOUR },
-  long: { cureHoldMinS: 36 * HOUR, cureHoldMaxS: 72 * HOUR },
+  overnight: { minS: 12 * HOUR, maxS: 36 * HOUR },
+  same_day: { minS: 0, maxS: 24 * HOUR },
+  long: { minS: 36 * HOUR, maxS: 72 * HOUR },
 };
 const SEASONED: Record<School<'seasoning'>, PlaceInProcess> = {
   before_grinding: 'before_grinding',
@@ -47,64 +58,139 @@ const placed = (r: Recipe, place: (a: Addition) => PlaceInProcess | undefined): 
 });
 
 /** Sets the core target of every stage that ends by one. */
-const aimed = (r: Recipe): Recipe => ({
-  ...r,
-  program: r.program.map((s) =>
-    coreTargetOf(s) === undefined ? s : withCoreTarget(s, coreTargetC(r)),
-  ),
-});
+const aimed = (r: Recipe): Recipe =>
+  withProgram(
+    r,
+    programOf(r).map((s) =>
+      coreTargetOf(s) === undefined ? s : withCoreTarget(s, coreTargetC(r)),
+    ),
+  );
 
 function dried(r: Recipe, school: School<'surface_drying'>): Recipe {
-  const next = withProcess(r, { surfaceDryS: SURFACE_DRY_S[school] });
-  if (school !== 'house' || r.program.some((s) => s.kind === 'dry')) return next;
-  const dry = programOf(r, 'steady')[0]!;
-  return { ...next, program: withIds([dry, ...r.program]) };
+  const driesS = SURFACE_DRY_S[school];
+  const [first] = programOf(r);
+  const next = withStep(
+    r,
+    'surface_dry',
+    driesS > 0 ? { plannedS: driesS, place: school === 'cooler' ? 'cooler' : 'room' } : null,
+    ['ferment', 'smoke', 'cook', 'oven', 'bath', 'rest', 'pull'],
+    (s) => s.climate === undefined,
+  );
+  if (school !== 'house' || programOf(r).some((s) => s.kind === 'dry')) return next;
+  const dry = schoolProgram(r, 'steady')[0]!;
+  return withProgram(next, withIds([dry, ...(first ? programOf(r) : [])]));
 }
 
 /** Ice bath of 2 to 30 min by diameter, then the cooler. */
 function chilled(r: Recipe, school: School<'chill'>): Recipe {
   const wetS = Math.min(30, Math.max(2, Math.round(r.casing.diameterMm * 0.4))) * MIN;
   const cooler = { medium: 'cooler' as const, plannedS: 4 * HOUR };
-  if (school === 'cold_air') return withProcess(r, { chill: [{ ...cooler, plannedS: 6 * HOUR }] });
-  return withProcess(r, { chill: [{ medium: school, plannedS: wetS }, cooler] });
+  if (school === 'cold_air') return withChill(r, [{ ...cooler, plannedS: 6 * HOUR }]);
+  return withChill(r, [{ medium: school, plannedS: wetS }, cooler]);
 }
 
+const isTestPiece = (s: RouteStep) => s.manner === 'test_piece';
+
 function fermented(r: Recipe, school: School<'fermentation'>): Recipe {
-  const rest = r.program.filter((s) => s.kind !== 'ferment');
+  const rest = programOf(r).filter((s) => s.kind !== 'ferment');
   if (school === 'none') {
     const { fermentation: _gone, ...plain } = r;
-    return { ...plain, program: withIds(rest) };
+    const unfermented = withStep(plain, 'other', null, [], isTestPiece);
+    return withProgram(unfermented, withIds(rest));
   }
+  const piece = { manner: 'test_piece' as const };
+  const tested = withStep(r, 'other', piece, AFTER_STUFFING, isTestPiece);
   return {
-    ...r,
+    ...withProgram(tested, withIds([fermentStage(school), ...rest])),
     fermentation: PH[school],
-    program: withIds([fermentStage(school), ...rest]),
   };
 }
 
-const bathed = (r: Recipe, school: School<'bath_time'>): Recipe => ({
-  ...r,
-  program: r.program.map((s) => {
-    if (s.kind !== 'bath') return s;
-    if (school === 'probe') return withCoreTarget(s, coreTargetC(r));
-    return { ...withCoreTarget(s, undefined), plannedS: Math.round(r.casing.diameterMm) * MIN };
-  }),
-});
+const AFTER_STUFFING: readonly StepKind[] = [
+  'surface_dry',
+  'ferment',
+  'smoke',
+  'cook',
+  'oven',
+  'bath',
+  'rest',
+  'pull',
+];
+
+const bathed = (r: Recipe, school: School<'bath_time'>): Recipe =>
+  withProgram(
+    r,
+    programOf(r).map((s) => {
+      if (s.kind !== 'bath') return s;
+      if (school === 'probe') return withCoreTarget(s, coreTargetC(r));
+      return { ...withCoreTarget(s, undefined), plannedS: Math.round(r.casing.diameterMm) * MIN };
+    }),
+  );
+
+/** The bench work as the schools have it; a step that stays keeps its time. */
+function made(r: Recipe): Recipe {
+  const route = routeOf(r);
+  const old = route.filter(isMaking);
+  const free = [...old];
+  const steps = makingOf(r.schools ?? {}).map(([kind, manner]): RouteStep => {
+    const at = free.findIndex((s) => s.kind === kind && s.manner === manner);
+    const [kept] = at < 0 ? [] : free.splice(at, 1);
+    return (
+      kept ?? {
+        id: freeId(route, `step-${manner ?? kind}`),
+        kind,
+        plannedS: 0,
+        ...(manner === undefined ? {} : { manner }),
+      }
+    );
+  });
+  const first = route.findIndex(isMaking);
+  const rest = route.filter((s) => !isMaking(s));
+  const at = Math.max(0, first);
+  return withRoute(r, [...rest.slice(0, at), ...steps, ...rest.slice(at)]);
+}
+
+const hold = (r: Recipe, { minS, maxS }: { minS: number; maxS: number }): Recipe =>
+  withStep(r, 'cure_hold', { plannedS: minS, minS, maxS }, ['soak_casings', 'stuff']);
+
+const bloomed = (r: Recipe, school: School<'bloom'>): Recipe => {
+  const plannedS = BLOOM_S[school];
+  const place = school === 'cooler' ? ('cooler' as const) : ('room' as const);
+  return withStep(r, 'bloom', plannedS > 0 ? { plannedS, place } : null, ['cut', 'freeze', 'pack']);
+};
+
+/** What hangs to dry before the pull, or after the chill; and what it is in the end. */
+function ordered(r: Recipe, school: School<'order'>): Recipe {
+  const run = withProgram(r, orderedProgram(r, school));
+  const later = (s: RouteStep) => !runStepsOf(run.route).includes(s);
+  if (school === 'ferment_smoke_dry') {
+    const dry = withChill(withStep(run, 'dry', null, [], later), []);
+    const bare = withStep(dry, 'bloom', null, []);
+    return { ...bare, outcome: 'dried', drying: r.drying ?? { minLossFraction: USUAL_LOSS } };
+  }
+  const { outcome: _was, ...cooked } =
+    chillOf(run).length > 0 ? run : (chilled(run, 'shower') as RoutedRecipe);
+  if (school !== 'ferment_smoke_cook_dry') return withStep(cooked, 'dry', null, [], later);
+  const { name, plannedS, airC, rh, smoke } = DRYING;
+  const step = { name, plannedS, climate: { airC, rh, smoke } };
+  const next = withStep(cooked, 'dry', step, ['bloom', 'cut', 'freeze', 'pack'], later);
+  return { ...next, drying: r.drying ?? { minLossFraction: USUAL_LOSS } };
+}
 
 const EFFECTS: { [Q in SchoolQuestion]: Effect<Q> } = {
-  rest: (r, school) => withProcess(r, REST[school]),
+  rest: (r, school) => hold(r, REST[school]),
   seasoning: (r, school) =>
-    placed(r, (a) => (a.kind === 'seasoning' ? SEASONED[school] : undefined)),
-  grinding: (r) => r,
-  emulsifying: (r, school) => (school === 'none' ? r : placed(r, (a) => CHOPPED[a.kind])),
+    made(placed(r, (a) => (a.kind === 'seasoning' ? SEASONED[school] : undefined))),
+  grinding: made,
+  emulsifying: (r, school) => made(school === 'none' ? r : placed(r, (a) => CHOPPED[a.kind])),
   surface_drying: dried,
-  program: (r, school) => ({ ...r, program: programOf(r, school) }),
+  program: (r, school) => withProgram(r, schoolProgram(r, school)),
   end_point: aimed,
   bath_time: bathed,
   chill: chilled,
-  bloom: (r, school) => withProcess(r, { bloomS: BLOOM_S[school] }),
+  bloom: bloomed,
   fermentation: fermented,
-  order: (r, school) => ({ ...r, program: orderedProgram(r, school) }),
+  order: ordered,
 };
 
 /**
@@ -132,7 +218,7 @@ function closed(recipe: Recipe, question: SchoolQuestion): readonly string[] {
   };
   if (!recipe.cure) return uncured[question] ?? [];
   if (question === 'order' && !recipe.fermentation) return SCHOOLS.order;
-  if (question === 'bath_time' && !recipe.program.some((s) => s.kind === 'bath'))
+  if (question === 'bath_time' && !programOf(recipe).some((s) => s.kind === 'bath'))
     return SCHOOLS.bath_time;
   return [];
 }

@@ -1,4 +1,5 @@
 import { hasPoultry, type ProgramStage, type Recipe } from '../recipe';
+import { programOf } from '../../route/read';
 import type { School } from './questions';
 
 const MIN = 60;
@@ -74,7 +75,7 @@ export const withIds = (parts: readonly Part[]): ProgramStage[] =>
   parts.map((p, i) => ({ ...p, id: `${p.kind}-${i + 1}` }));
 
 /** A customary stage program of a school for this recipe's diameter, species and end point. */
-export const programOf = (recipe: Recipe, school: School<'program'>): ProgramStage[] =>
+export const schoolProgram = (recipe: Recipe, school: School<'program'>): ProgramStage[] =>
   withIds(SHAPES[school](recipe, coreTargetC(recipe)));
 
 const FERMENT: Record<'hot_fast' | 'cool_slow', Part> = {
@@ -99,7 +100,8 @@ const FERMENT: Record<'hot_fast' | 'cool_slow', Part> = {
 /** The fermentation stage of a school. */
 export const fermentStage = (school: 'hot_fast' | 'cool_slow'): Part => FERMENT[school];
 
-const DRYING: Part = {
+/** The usual drying room. */
+export const DRYING: Part = {
   name: 'Dry',
   kind: 'hang',
   airC: 14,
@@ -111,7 +113,8 @@ const DRYING: Part = {
 const ORDERS: Record<School<'order'>, readonly ProgramStage['kind'][]> = {
   ferment_smoke_dry: ['ferment', 'dry', 'smoke', 'hang'],
   ferment_dry_smoke_cook: ['ferment', 'hang', 'dry', 'smoke', 'cook', 'bath'],
-  ferment_smoke_cook_dry: ['ferment', 'dry', 'smoke', 'cook', 'bath', 'hang'],
+  /* What is dried after the cook hangs in a place of its own, once it has been chilled. */
+  ferment_smoke_cook_dry: ['ferment', 'dry', 'smoke', 'cook', 'bath'],
 };
 
 /**
@@ -120,7 +123,7 @@ const ORDERS: Record<School<'order'>, readonly ProgramStage['kind'][]> = {
  */
 export function orderedProgram(recipe: Recipe, school: School<'order'>): ProgramStage[] {
   const kinds = ORDERS[school];
-  const parts: Part[] = recipe.program.filter((s) => kinds.includes(s.kind));
+  const parts: Part[] = programOf(recipe).filter((s) => kinds.includes(s.kind));
   const has = (...wanted: string[]) => parts.some((p) => wanted.includes(p.kind));
   if (!has('ferment'))
     parts.push(
@@ -129,6 +132,6 @@ export function orderedProgram(recipe: Recipe, school: School<'order'>): Program
   if (!has('smoke')) parts.push(smoke(63, 2));
   if (kinds.includes('hang') && !has('hang')) parts.push(DRYING);
   if (kinds.includes('cook') && !has('cook', 'bath'))
-    parts.push(...programOf(recipe, 'steady').filter((s) => s.kind === 'cook'));
+    parts.push(...schoolProgram(recipe, 'steady').filter((s) => s.kind === 'cook'));
   return withIds([...parts].sort((a, b) => kinds.indexOf(a.kind) - kinds.indexOf(b.kind)));
 }

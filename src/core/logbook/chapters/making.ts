@@ -1,7 +1,8 @@
+import { routeOf } from '../../route/adapter';
 import type { Chapter } from '../chapter';
 import type { Author } from '../entry';
 
-export type StepName = 'grind' | 'mix' | 'stuff' | 'surface_dry' | 'bloom' | 'pack';
+export type StepName = 'grind' | 'mix' | 'stuff' | 'surface_dry' | 'bloom' | 'freeze' | 'pack';
 
 export type MakingBody =
   | {
@@ -12,6 +13,8 @@ export type MakingBody =
       /** Lines of the recipe that a person decided to leave out of what is stuffed. */
       without?: string[];
     }
+  /** A step of the way that has no entry of its own was done. */
+  | { kind: 'step_ticked'; stepId: string; tempC?: number }
   | {
       kind: 'ph_logged';
       ph: number;
@@ -26,13 +29,15 @@ export type MakingState = {
       { atS: number; tempC: number | null; weightG: number | null; without: string[] }
     >
   >;
+  /** Steps of the way that were ticked off, by their id. */
+  ticked: Record<string, { atS: number; tempC: number | null; by: Author }>;
   /** pH of the test piece, in time. */
   ph: { ph: number; tS: number; meterCheckedS: number | null; by: Author }[];
 };
 
 /** What is done by hand on the way, and the pH of the test piece. */
 export const making: Chapter<MakingBody, MakingState> = {
-  empty: () => ({ steps: {}, ph: [] }),
+  empty: () => ({ steps: {}, ticked: {}, ph: [] }),
   kinds: {
     step_done: {
       apply: (s, b, e) => {
@@ -44,7 +49,18 @@ export const making: Chapter<MakingBody, MakingState> = {
         };
       },
       correctable: true,
-      bearsOn: (b) => (b.step === 'stuff' ? ['come_up', 'uncured_smoke', 'ingredients'] : []),
+      bearsOn: (b) => [
+        ...(b.step === 'stuff' ? ['come_up', 'uncured_smoke', 'ingredients'] : []),
+        'cold_chain',
+      ],
+    },
+    step_ticked: {
+      apply: (s, b, e) => {
+        s.ticked[b.stepId] = { atS: e.happenedS, tempC: b.tempC ?? null, by: e.by };
+      },
+      refuses: (_s, b, r) => (routeOf(r).some((x) => x.id === b.stepId) ? null : 'unknown_step'),
+      correctable: true,
+      stoppedByHold: true,
     },
     ph_logged: {
       apply: (s, b, e) => {

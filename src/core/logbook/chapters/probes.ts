@@ -51,10 +51,10 @@ export type HandReading = {
 export type ProbesState = { probes: ProbeUse[]; hand: HandReading[] };
 
 const OF_READING: Record<ReadingPlace, readonly string[]> = {
-  core: [...HEAT, 'cooling'],
+  core: [...HEAT, 'cooling', 'serving', 'cold_chain'],
   air: ['uncured_smoke', 'probe_evidence', 'fermentation'],
   wet_bulb: ['probe_evidence'],
-  cooler: ['cure_hold', 'cooling', 'uncured_smoke'],
+  cooler: ['cure_hold', 'cooling', 'uncured_smoke', 'cold_chain'],
 };
 
 /** What measures the batch: probes of houses, files of loggers, thermometers in hands. */

@@ -1,4 +1,5 @@
 import { UNCURED_SMOKE_FROM_C, type ChillMedium, type ProgramStage } from '../../formula/recipe';
+import { programOf } from '../../route/read';
 import { HEAT, type Chapter, type Refusal } from '../chapter';
 import type { Author } from '../entry';
 import type { BatchState } from '../state';
@@ -92,6 +93,7 @@ export const run: Chapter<RunBody, RunState> = {
       },
       refuses: (s, b, r) => {
         if (s.run) return 'run_already_started';
+        if ((b.program?.stages ?? programOf(r)).length === 0) return 'nothing_hung';
         const slow = b.program?.stages.some((x) => x.smoke && x.airC < UNCURED_SMOKE_FROM_C);
         return !r.cure && slow ? 'slow_without_cure' : null;
       },
@@ -163,15 +165,18 @@ export const run: Chapter<RunBody, RunState> = {
       },
       refuses: inRun,
       correctable: true,
-      bearsOn: [...HEAT, 'cooling'],
+      bearsOn: [...HEAT, 'cooling', 'serving'],
     },
     chill_started: {
       apply: (s, b, e) => {
         s.chill.push({ medium: b.medium, startS: e.happenedS });
       },
-      refuses: (s) => (s.run?.pulledS == null ? 'not_pulled' : null),
+      refuses: (s) => {
+        if (s.served) return 'already_served';
+        return s.run?.pulledS == null ? 'not_pulled' : null;
+      },
       correctable: true,
-      bearsOn: ['cooling'],
+      bearsOn: ['cooling', 'serving', 'probe_evidence'],
     },
   },
 };

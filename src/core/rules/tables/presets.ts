@@ -11,6 +11,7 @@ const LETHALITY = {
   targetLogs: { meat: 6.5, poultry: 7 },
 } as const;
 const HOURS = 3600;
+const DAYS = 24 * HOURS;
 
 const PROBE = {
   kind: 'probe_evidence',
@@ -191,6 +192,65 @@ export const RULE_PRESETS: readonly RulePreset[] = [
     },
   },
   {
+    code: 'parasites-frozen',
+    title: 'Freezing against Trichinella in pork',
+    source:
+      '9 CFR 318.10(c)(3): pork up to 15 cm thick at −15 °C for 20 days, −23.3 °C for 10, −28.9 °C for 6; up to 69 cm for 30, 20, 12 days; or by a measured middle, −17.8 °C for 106 h to −37.2 °C for half an hour. Wild game: cook.',
+    body: {
+      kind: 'parasites',
+      thinMm: 150,
+      thin: [
+        { atC: -15, forS: 20 * DAYS },
+        { atC: -23.3, forS: 10 * DAYS },
+        { atC: -28.9, forS: 6 * DAYS },
+      ],
+      thickMm: 690,
+      thick: [
+        { atC: -15, forS: 30 * DAYS },
+        { atC: -23.3, forS: 20 * DAYS },
+        { atC: -28.9, forS: 12 * DAYS },
+      ],
+      core: [
+        { atC: -17.8, forS: 106 * HOURS },
+        { atC: -20.6, forS: 82 * HOURS },
+        { atC: -23.3, forS: 63 * HOURS },
+        { atC: -26.1, forS: 48 * HOURS },
+        { atC: -28.9, forS: 35 * HOURS },
+        { atC: -31.7, forS: 22 * HOURS },
+        { atC: -34.4, forS: 8 * HOURS },
+        { atC: -37.2, forS: 0.5 * HOURS },
+      ],
+    },
+  },
+  {
+    code: 'drying-three-pieces',
+    title: 'Drying by marked pieces',
+    source:
+      'Usual site values: loss of at least three marked pieces, judged on the one that lost least; a piece more than 1 % heavier than before was mixed up; water activity by a meter checked within a day.',
+    body: { kind: 'drying', minPieces: 3, gainShare: 0.01, meterMaxAgeS: DAYS },
+  },
+  {
+    code: 'serving-2h',
+    title: 'Eaten hot within 2 hours',
+    source:
+      'Good practice, stricter than FDA Food Code 3-501.19 (4 h): eaten within 2 h of the pull, or kept at 57.2 °C or hotter (Food Code 3-501.16) and looked at every hour; else chilled by the cooling rule, or destroyed.',
+    body: { kind: 'serving', withinS: 2 * HOURS, hotC: 57.2, lookS: HOURS },
+  },
+  {
+    code: 'serving-4h',
+    title: 'Eaten hot within 4 hours',
+    source:
+      'FDA Food Code 3-501.19: time as the control, at most 4 h from the pull; or kept at 57.2 °C or hotter (3-501.16), looked at every two hours; else chilled by the cooling rule, or destroyed.',
+    body: { kind: 'serving', withinS: 4 * HOURS, hotC: 57.2, lookS: 2 * HOURS },
+  },
+  {
+    code: 'cold-chain-raw',
+    title: 'Raw product, cook before eating',
+    source:
+      'Good practice for raw sausage: the product never above 7 °C while it is made, packed or frozen within 24 h of weighing; frozen means −18 °C or colder in the middle. The site confirms.',
+    body: { kind: 'cold_chain', maxC: 7, rawMaxS: 24 * HOURS, frozenC: -18, lookS: 2 * HOURS },
+  },
+  {
     code: 'formula-us-cooked',
     title: 'US cooked sausage',
     source:
@@ -234,5 +294,9 @@ export const DEFAULT_RULES: Record<RuleKind, string> = {
   uncured_smoke: 'uncured-smoke-2h',
   probe_evidence: 'probe-physics',
   fermentation: 'fermentation-degree-hours-2',
+  parasites: 'parasites-frozen',
+  drying: 'drying-three-pieces',
+  serving: 'serving-2h',
+  cold_chain: 'cold-chain-raw',
   formula: 'formula-us-cooked',
 };

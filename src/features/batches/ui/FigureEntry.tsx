@@ -18,7 +18,9 @@ type Props = {
   button: string;
   /** Words when the figure cannot be, else null. */
   refuse: (base: number) => string | null;
-  make: (base: number) => PostedBody;
+  make: (base: number, tempC: number | undefined) => PostedBody;
+  /** A temperature that is measured with it; empty where nobody did. */
+  tempLabel?: string;
   /** Why a figure is odd, in words, else null: asked before it is recorded. */
   odd?: (base: number) => string | null;
   /** How a figure is said back. */
@@ -29,11 +31,13 @@ type Props = {
 
 /** An entry that is one figure and the time it happened. */
 export function FigureEntry(props: Props) {
-  const { label, quantity, button, refuse, make, odd, say, before = [] } = props;
+  const { label, quantity, button, refuse, make, odd, say, tempLabel, before = [] } = props;
   const show = useShow();
   const { timeZone, canWork } = useBatch();
   const { send, busy, message } = usePost();
   const [text, setText] = useState('');
+  const [temp, setTemp] = useState('');
+  const [tempError, setTempError] = useState<string | null>(null);
   const [when, setWhen] = useState('');
   const [error, setError] = useState<string | null>(null);
   const q = useQuestion();
@@ -44,8 +48,11 @@ export function FigureEntry(props: Props) {
     const base = read.ok ? toBase(quantity, read.value, system) : 0;
     const problem = read.ok ? refuse(base) : read.error;
     setError(problem);
-    if (problem !== null) return;
-    const record = () => void send(make(base), withTime(when, timeZone));
+    const measured = temp.trim() === '' ? null : readFigure(temp);
+    setTempError(measured && !measured.ok ? measured.error : null);
+    if (problem !== null || (measured && !measured.ok)) return;
+    const tempC = measured?.ok ? toBase('temperature', measured.value, system) : undefined;
+    const record = () => void send(make(base, tempC), withTime(when, timeZone));
     const strange = odd?.(base) ?? null;
     const sure = () =>
       strange === null
@@ -72,6 +79,15 @@ export function FigureEntry(props: Props) {
         onChange={setText}
         error={error}
       />
+      {tempLabel !== undefined && (
+        <NumberField
+          label={tempLabel}
+          unit={unitSymbol('temperature', system)}
+          value={temp}
+          onChange={setTemp}
+          error={tempError}
+        />
+      )}
       <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
       <AskAgain {...q} />
       {message && <Notice tone="bad">{message}</Notice>}

@@ -1,11 +1,13 @@
 import { Link } from '@/ui/link';
-import { CURE_LINE, scaleRecipe, sheetLimits, type Recipe, type Scale } from '@/core';
+import { CURE_LINE, outcomeOf, scaleRecipe, sheetLimits, type Recipe, type Scale } from '@/core';
 import type { Show } from '@/words/show';
 import type { LotChoice } from '@/features/stores/choices';
 import type { Dossier } from '../case';
 import { nextStep } from '../next-step';
 import { CureCheckForm } from './CureCheckForm';
 import { EntryButton } from './EntryButton';
+import { FinishPanel } from './FinishPanel';
+import { FreezeEntry } from './FreezeEntry';
 import { HoldClock } from './HoldClock';
 import { StepWeight } from './StepWeight';
 import { WeighList } from './WeighList';
@@ -17,6 +19,14 @@ const withCureAsWeighed = (recipe: Recipe, nitriteFraction: number | null): Reci
   recipe.cure && nitriteFraction !== null
     ? { ...recipe, cure: { ...recipe.cure, nitriteFraction } }
     : recipe;
+
+/** Codes of the lots that were weighed in, by their id. */
+const lotCodesOf = ({ entries }: Dossier): Record<string, string> =>
+  Object.fromEntries(
+    entries.flatMap(({ body: b }) =>
+      b.kind === 'weighed' && b.lotId && b.lot ? [[b.lotId, b.lot]] : [],
+    ),
+  );
 
 /** What to do now: the next step large, its form under it, then the weighing list. */
 export function NowPanel({
@@ -38,14 +48,21 @@ export function NowPanel({
   const cure = state.weighed[CURE_LINE];
   const { maxCoolerC } = c.rules.cure_hold.body;
   const missing = missingOf(recipe, state);
+  const raw = outcomeOf(recipe) === 'cook_before_eating';
   const { lines, batterG, finishedG } = scaleRecipe(
     withCureAsWeighed(recipe, cure?.nitriteFraction ?? null),
     { meatG: state.meatG ?? state.plannedMeatG },
     { scales, weighedCureG: cure?.amountG, dose: sheetLimits(c.rules.dose.body) },
   );
-  const inHouse = ['start_run', 'ferment', 'next_stage', 'pull', 'start_chill', 'cool'].includes(
-    next.code,
-  );
+  const inHouse = [
+    'start_run',
+    'ferment',
+    'next_stage',
+    'pull',
+    'start_chill',
+    'cool',
+    'serve',
+  ].includes(next.code);
   const open = state.phase !== 'released' && state.phase !== 'destroyed';
   /* Until the second look is given, the first figure and every other pad are out of sight. */
   const lookOpen = open && cure !== undefined && state.cureCheck === null;
@@ -62,7 +79,13 @@ export function NowPanel({
           )}
           {next.code === 'end_hold' && <HoldClock kind="cure_hold_ended" maxCoolerC={maxCoolerC} />}
           {next.code === 'stuff' && (
-            <StepWeight step="stuff" label="Stuffed weight" expectedG={batterG} before={missing} />
+            <StepWeight
+              step="stuff"
+              label="Stuffed weight"
+              expectedG={batterG}
+              before={missing}
+              tempLabel={raw ? 'Batter when it is stuffed' : undefined}
+            />
           )}
           {inHouse && (
             <Link href={`/batches/${head.id}/house`} className="button-main">
@@ -73,8 +96,18 @@ export function NowPanel({
             <EntryButton body={{ kind: 'step_done', step: 'bloom' }}>Bloom begins</EntryButton>
           )}
           {next.code === 'pack' && (
-            <StepWeight step="pack" label="Finished weight" expectedG={finishedG} />
+            <StepWeight
+              step="pack"
+              label="Finished weight"
+              expectedG={finishedG}
+              tempLabel={raw ? 'Middle when it is packed' : undefined}
+            />
           )}
+          {next.code === 'freeze' && <FreezeEntry frozenC={c.rules.cold_chain.body.frozenC} />}
+          {next.code === 'start_drying' && (
+            <EntryButton body={{ kind: 'drying_started' }}>It hangs to dry</EntryButton>
+          )}
+          {next.code === 'serve' && <EntryButton body={{ kind: 'served' }}>Served</EntryButton>}
           {next.code === 'sign' && (
             <Link href={`/batches/${head.id}/verdict`} className="button-main">
               Read the verdict
@@ -82,6 +115,7 @@ export function NowPanel({
           )}
         </section>
       )}
+      {open && <FinishPanel c={c} lots={lotCodesOf(dossier)} show={show} />}
       {lookOpen && <CureCheckForm key={cure.entryId + cure.amountG} cure={cure} />}
       {cure && state.cureCheck && !state.cureCheck.matches && (
         <p className="sheet font-semibold text-bad">

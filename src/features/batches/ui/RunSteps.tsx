@@ -1,4 +1,4 @@
-import { coreTargetOf, type Case } from '@/core';
+import { chillOf, coreTargetOf, type Case } from '@/core';
 import type { Show } from '@/words/show';
 import { EntryButton } from './EntryButton';
 import { MEDIUM_WORDS } from '@/words/batch';
@@ -11,7 +11,9 @@ export function RunSteps({ c, show, nowS }: { c: Case; show: Show; nowS: number 
   const moved = run.moves.at(-1);
   const next = moved ? undefined : run.program[at + 1];
   const chillNow = state.chill.at(-1)?.medium;
-  const media = recipe.process.chill.map((p) => p.medium).filter((m) => m !== chillNow);
+  const media = chillOf(recipe)
+    .map((p) => p.medium)
+    .filter((m) => m !== chillNow);
   return (
     <section className="sheet space-y-3" aria-label="Program">
       <h2 className="text-lg font-semibold">Program</h2>

@@ -16,12 +16,15 @@ export function StepWeight({
   label,
   expectedG,
   before = [],
+  tempLabel,
 }: {
   step: StepName;
   label: string;
   /** About what it should weigh, g. */
   expectedG: number;
   before?: Missing;
+  /** What its temperature is called, where one is to be measured. */
+  tempLabel?: string;
 }) {
   const show = useShow();
   const lines = before.map((m) => m.id).filter((id) => id !== SECOND_LOOK);
@@ -39,10 +42,12 @@ export function StepWeight({
       }
       say={(g) => show.mass(g)}
       before={before}
-      make={(weightG) => ({
+      tempLabel={tempLabel}
+      make={(weightG, tempC) => ({
         kind: 'step_done',
         step,
         weightG,
+        ...(tempC === undefined ? {} : { tempC }),
         ...(lines.length > 0 ? { without: lines } : {}),
       })}
     />

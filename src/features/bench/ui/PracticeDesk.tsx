@@ -2,6 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 import {
+  programOf,
   FAULTS,
   type ChillMedium,
   type Fault,
@@ -157,7 +158,7 @@ export function PracticeDesk({ recipes, programs, rules }: Props) {
   const start = () => {
     client.current?.close();
     const recipe = recipes.find((r) => r.id === recipeId)!.content;
-    const stages = programs.find((p) => p.id === programId)?.stages ?? recipe.program;
+    const stages = programs.find((p) => p.id === programId)?.stages ?? programOf(recipe);
     setMessage(null);
     setStarted(Date.now() / 1000);
     client.current = new PracticeClient(setView, setMessage);

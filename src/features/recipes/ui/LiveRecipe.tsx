@@ -2,7 +2,7 @@
 
 import { useMemo, type ReactNode } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { recipeShape } from '../contract';
+import { routedShape } from '../contract';
 import type { Draft } from '../draft';
 import { fromDraft } from '../read-draft';
 import { LiveContext, useDesk } from './editor-context';
@@ -14,7 +14,7 @@ export function LiveRecipe({ children }: { children: ReactNode }) {
   const draft = useWatch({ control }) as Draft;
   const live = useMemo(() => {
     const recipe = fromDraft(draft, original);
-    const parsed = recipeShape.safeParse(recipe);
+    const parsed = routedShape.safeParse(recipe);
     const issues = parsed.success ? [] : parsed.error.issues;
     const problems = issues.map((i) => ({
       where: i.path as (string | number)[],

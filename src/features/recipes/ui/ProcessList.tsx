@@ -1,10 +1,11 @@
-import { processSteps, type ProcessStep, type Recipe } from '@/core';
+import { outcomeOf, runSheet, type Recipe, type SheetStep } from '@/core';
 import type { Show } from '@/words/show';
 import { SCHOOL_WORDS } from '@/words/school';
-import { PLACE_WORDS, stepWords } from '@/words/recipe';
+import { PLACE_WORDS } from '@/words/recipe';
+import { OUTCOME_WORDS, stepTask } from '@/words/route';
 
 /** Additions of a step, together where they go in together. */
-function byPlace(adds: ProcessStep['adds']): [place: string, names: string[]][] {
+function byPlace(adds: SheetStep['adds']): [place: string, names: string[]][] {
   const groups = new Map<string, string[]>();
   for (const a of adds) {
     const place = a.place ? PLACE_WORDS[a.place] : 'add';
@@ -18,12 +19,17 @@ export function ProcessList({ recipe, show }: { recipe: Recipe; show: Show }) {
   const schools = Object.entries(recipe.schools ?? {}) as [keyof typeof SCHOOL_WORDS, string][];
   return (
     <>
+      <p className="mb-1">
+        When it is done: <strong>{OUTCOME_WORDS[outcomeOf(recipe)]}</strong>
+      </p>
       <ol className="list-decimal pl-6">
-        {processSteps(recipe).map((s, i) => (
-          <li key={i} className="py-0.5">
-            {stepWords(s)}
-            {s.plannedS > 0 && <span className="text-soft">, {show.duration(s.plannedS)}</span>}
-            {byPlace(s.adds).map(([place, names]) => (
+        {runSheet(recipe).map(({ step, adds }) => (
+          <li key={step.id} className="py-0.5">
+            {stepTask(step)}
+            {step.plannedS > 0 && (
+              <span className="text-soft">, {show.duration(step.plannedS)}</span>
+            )}
+            {byPlace(adds).map(([place, names]) => (
               <span key={place} className="small block">
                 {place}: {names.join(', ')}
               </span>

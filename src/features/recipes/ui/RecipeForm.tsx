@@ -21,7 +21,8 @@ import { FiguresPanel } from './FiguresPanel';
 import { Text, Tick } from './fields';
 import { LiveRecipe } from './LiveRecipe';
 import { MeatBlock } from './MeatBlock';
-import { CasingPart, ProgramEditor } from './ProgramEditor';
+import { CasingPart } from './CasingPart';
+import { RouteEditor } from './RouteEditor';
 import { SaltAndCure } from './SaltAndCure';
 import { SchoolsPart } from './SchoolsPart';
 import { useKeptDraft } from './use-kept-draft';
@@ -168,7 +169,7 @@ export function RecipeForm({ recipeId, ...began }: Props) {
               <Additions />
               <CasingPart />
               <SchoolsPart />
-              <ProgramEditor />
+              <RouteEditor />
               <div className="sheet space-y-3">
                 <Text name="reason" label="What changed, and why" numeric={false} />
                 <button className="button-main text-lg" disabled={busy}>

@@ -1,4 +1,4 @@
-import { coreTargetOf, type Recipe } from '@/core';
+import { chillOf, coreTargetOf, programOf, type Recipe } from '@/core';
 import { MEDIUM_WORDS } from '@/words/batch';
 import type { Show } from '@/words/show';
 
@@ -16,7 +16,7 @@ function Swatch({ kind }: { kind: string }) {
 export function StageList({ recipe: r, show }: { recipe: Recipe; show: Show }) {
   return (
     <ol>
-      {r.program.map((s) => (
+      {programOf(r).map((s) => (
         <li key={s.id} className="flex flex-wrap items-baseline gap-2 border-t border-line py-1.5">
           <Swatch kind={s.kind} />
           <strong>{s.name}</strong> air {show.temp(s.airC)}
@@ -28,7 +28,7 @@ export function StageList({ recipe: r, show }: { recipe: Recipe; show: Show }) {
           </span>
         </li>
       ))}
-      {r.process.chill.map((c, i) => (
+      {chillOf(r).map((c, i) => (
         <li key={i} className="flex items-baseline gap-2 border-t border-line py-1.5">
           <Swatch kind="chill" />
           <strong>{MEDIUM_WORDS[c.medium]}</strong>

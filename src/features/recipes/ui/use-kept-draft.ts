@@ -30,7 +30,7 @@ export function useKeptDraft(
   basedOn: number,
   recipe: Recipe,
 ) {
-  const key = `jolly-draft:${recipeId ?? 'new'}`;
+  const key = `jolly-draft-2:${recipeId ?? 'new'}`;
   const hydrated = useHydrated();
   const [answered, setAnswered] = useState(false);
   const found = useMemo(() => (hydrated ? read(key, basedOn) : null), [hydrated, key, basedOn]);

@@ -1,3 +1,4 @@
+import { programOf } from '@/core';
 import { Link } from '@/ui/link';
 import { notFound } from 'next/navigation';
 import { requirePage } from '@/features/accounts/identify';
@@ -74,7 +75,7 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
               code: d.head.code,
               diameterMm: d.head.recipe.casing.diameterMm,
               massG: d.case.state.meatG ?? d.case.state.plannedMeatG,
-              stages: d.head.recipe.program,
+              stages: programOf(d.head.recipe),
               missing: missingOf(d.head.recipe, d.case.state),
             }))}
             programs={(await latestPrograms(db())).map((p) => ({

@@ -1,3 +1,4 @@
+import { programOf } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
 import { loadOpenDossiers } from '@/features/batches/case';
@@ -78,7 +79,7 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
           <section className="sheet" aria-label="Start the program">
             <h2 className="mb-2 text-lg font-semibold">Load the house</h2>
             <RunForm
-              firstStage={c.recipe.program[0]!.name}
+              firstStage={programOf(c.recipe)[0]?.name ?? ''}
               before={missingOf(c.recipe, c.state)}
               houses={houses.map((h) => ({
                 id: h.id,

@@ -1,0 +1,85 @@
+import { outcomeOf } from '../../route/read';
+import type { Chapter } from '../chapter';
+import type { Author } from '../entry';
+
+/** How the parasites of a line were controlled: frozen long and cold enough, or by a certificate. */
+export type ParasiteControl =
+  | {
+      way: 'frozen';
+      /** Thickest piece, mm; null where the middle itself was measured. */
+      thicknessMm: number | null;
+      atC: number;
+      forS: number;
+    }
+  | { way: 'certified'; certificate: string };
+
+export type FinishBody =
+  | {
+      kind: 'parasites_controlled';
+      lineId: string;
+      /** The lot that it was recorded for; null where the line was weighed without one. */
+      lotId: string | null;
+      control: ParasiteControl;
+    }
+  /** The site's own validated plan for what is not cooked, named by a release lead. */
+  | { kind: 'plan_named'; plan: string }
+  | { kind: 'labelled'; text: string }
+  | { kind: 'served'; tempC?: number };
+
+export type FinishState = {
+  /** By line of the recipe. */
+  parasites: Record<string, { lotId: string | null; control: ParasiteControl; atS: number }>;
+  plan: { plan: string; by: Author; atS: number } | null;
+  label: { text: string; by: Author; atS: number } | null;
+  served: { atS: number; tempC: number | null } | null;
+};
+
+/** What a product needs that is not judged by its heat: parasites, the site's plan, its label, its serving. */
+export const finish: Chapter<FinishBody, FinishState> = {
+  empty: () => ({ parasites: {}, plan: null, label: null, served: null }),
+  kinds: {
+    parasites_controlled: {
+      apply: (s, b, e) => {
+        s.parasites[b.lineId] = { lotId: b.lotId, control: b.control, atS: e.happenedS };
+      },
+      refuses: (s, b, r) => {
+        const known = [...r.meat, ...r.additions].some((x) => x.id === b.lineId);
+        if (!known) return 'unknown_line';
+        const weighed = s.weighed[b.lineId];
+        if (!weighed) return 'weigh_first';
+        return weighed.lotId === b.lotId ? null : 'other_lot';
+      },
+      correctable: true,
+      bearsOn: ['parasites'],
+    },
+    plan_named: {
+      apply: (s, b, e) => {
+        s.plan = { plan: b.plan, by: e.by, atS: e.happenedS };
+      },
+      refuses: (_s, _b, r) => (outcomeOf(r) === 'dried' ? null : 'not_this_outcome'),
+      bearsOn: ['validated_plan'],
+    },
+    labelled: {
+      apply: (s, b, e) => {
+        s.label = { text: b.text, by: e.by, atS: e.happenedS };
+      },
+      refuses: (_s, _b, r) => (outcomeOf(r) === 'cook_before_eating' ? null : 'not_this_outcome'),
+      correctable: true,
+      bearsOn: ['label'],
+    },
+    served: {
+      apply: (s, b, e) => {
+        s.served = { atS: e.happenedS, tempC: b.tempC ?? null };
+      },
+      refuses: (s, _b, r) => {
+        if (outcomeOf(r) !== 'eaten_hot') return 'not_this_outcome';
+        if (s.run?.pulledS == null) return 'not_pulled';
+        if (s.chill.length > 0) return 'chill_began';
+        return s.served ? 'already_served' : null;
+      },
+      correctable: true,
+      stoppedByHold: true,
+      bearsOn: ['serving', 'probe_evidence'],
+    },
+  },
+};

@@ -1,0 +1,81 @@
+import { applySchool } from '../formula/schools/apply-school';
+import { UNCURED_SMOKE_FROM_C, type Recipe, type RoutedRecipe } from '../formula/recipe';
+import { routed, withRoute } from '../route/adapter';
+import { withChill, withProgram, withStep } from '../route/edit';
+import { runStepsOf } from '../route/read';
+import { fermentedRecipe, testRecipe } from './recipe';
+
+const HOUR = 3600;
+const DAY = 24 * HOUR;
+
+/** Fermented, cold-smoked, dried, never cooked. */
+export function driedRecipe(): Recipe {
+  const plain = applySchool(fermentedRecipe(), 'order', 'ferment_smoke_dry');
+  return withProgram({ ...plain, name: 'Dry test stick' }, [
+    {
+      id: 'ferment',
+      name: 'Ferment',
+      kind: 'ferment',
+      airC: 24,
+      rh: 0.92,
+      smoke: false,
+      plannedS: 2 * DAY,
+    },
+    { id: 'smoke', name: 'Cold smoke', kind: 'smoke', airC: 22, smoke: true, plannedS: 8 * HOUR },
+    { id: 'dry', name: 'Dry', kind: 'hang', airC: 14, rh: 0.78, smoke: false, plannedS: 20 * DAY },
+  ]);
+}
+
+/** Raw, uncured, to be cooked before it is eaten; never hung. */
+export function rawRecipe(end: 'chilled' | 'frozen'): RoutedRecipe {
+  const bare = routed({ ...testRecipe(), name: 'Raw test link', cure: null });
+  const run = new Set(runStepsOf(bare.route));
+  const never = ['pull', 'ice_bath', 'cooler', 'bloom', 'surface_dry', 'cure_hold'];
+  const plain = withRoute(
+    bare,
+    bare.route.filter((s) => !run.has(s) && !never.includes(s.kind)),
+  );
+  const whole = { ...plain, outcome: 'cook_before_eating' as const };
+  return end === 'chilled'
+    ? whole
+    : { ...withStep(whole, 'freeze', { plannedS: 12 * HOUR }, []), outcome: 'cook_before_eating' };
+}
+
+/** Uncured, hot and fast, eaten hot. */
+export function hotRecipe(): RoutedRecipe {
+  const bare: Recipe = { ...testRecipe(), name: 'Hot test link', cure: null };
+  const hot = withProgram(withChill(bare, []), [
+    {
+      id: 'hot',
+      name: 'Hot and fast',
+      kind: 'cook',
+      airC: Math.max(110, UNCURED_SMOKE_FROM_C),
+      smoke: true,
+      plannedS: HOUR,
+      endCoreC: 72,
+    },
+  ]);
+  const served = withStep(hot, 'serve', { plannedS: HOUR }, ['bloom', 'pack']);
+  const never = ['bloom', 'pack', 'cure_hold', 'surface_dry'];
+  return {
+    ...withRoute(
+      served,
+      served.route.filter((s) => !never.includes(s.kind)),
+    ),
+    outcome: 'eaten_hot',
+  };
+}
+
+/** Poached in a water bath only, never in a house. */
+export const poachedRecipe = (): RoutedRecipe =>
+  withProgram({ ...testRecipe(), name: 'Poached test link' }, [
+    {
+      id: 'bath',
+      name: 'Poach',
+      kind: 'bath',
+      airC: 76,
+      smoke: false,
+      plannedS: HOUR,
+      endCoreC: 70,
+    },
+  ]);

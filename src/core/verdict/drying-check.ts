@@ -1,0 +1,93 @@
+import type { BatchState } from '../logbook/state';
+import { check, type Case, type Check, type Figure } from './check';
+
+export type PieceLoss = {
+  piece: string;
+  startG: number;
+  nowG: number;
+  lossFraction: number;
+  /** When it was weighed last, epoch s. */
+  atS: number;
+  weighings: number;
+  /** Most by which it was ever heavier than before, as a share. */
+  gained: number;
+};
+
+/** Loss of every marked piece since its first weighing, the one that lost least first. */
+export function lossesOf(state: BatchState): PieceLoss[] {
+  return Object.entries(state.pieceWeights)
+    .map(([piece, log]): PieceLoss => {
+      const inTime = [...log].sort((a, b) => a.tS - b.tS);
+      const [first, last] = [inTime[0]!, inTime.at(-1)!];
+      const gained = inTime.reduce(
+        (most, w, i) => (i === 0 ? most : Math.max(most, w.weightG / inTime[i - 1]!.weightG - 1)),
+        0,
+      );
+      return {
+        piece,
+        startG: first.weightG,
+        nowG: last.weightG,
+        lossFraction: 1 - last.weightG / first.weightG,
+        atS: last.tS,
+        weighings: inTime.length,
+        gained,
+      };
+    })
+    .sort((a, b) => a.lossFraction - b.lossFraction);
+}
+
+function lossOpen(c: Case, target: number, figures: Figure[]): Check | null {
+  const rule = c.rules.drying;
+  const losses = lossesOf(c.state).filter((l) => l.weighings > 1);
+  figures.push(
+    { name: 'pieces', value: losses.length, unit: 'count' },
+    { name: 'minPieces', value: rule.body.minPieces, unit: 'count' },
+    { name: 'targetLoss', value: target * 100, unit: 'percent' },
+  );
+  const [least] = losses;
+  if (least) figures.push({ name: 'loss', value: least.lossFraction * 100, unit: 'percent' });
+  if (losses.length < rule.body.minPieces)
+    return check('drying', rule, 'missing', 'too_few_pieces', figures);
+  if (losses.some((l) => l.gained > rule.body.gainShare))
+    return check('drying', rule, 'missing', 'piece_gained', figures);
+  return least!.lossFraction < target - 1e-9
+    ? check('drying', rule, 'missing', 'not_dry', figures)
+    : null;
+}
+
+function awOpen(c: Case, most: number, figures: Figure[]): Check | null {
+  const rule = c.rules.drying;
+  const last = [...c.state.aw].sort((a, b) => a.tS - b.tS).at(-1);
+  figures.push({ name: 'maxAw', value: most, unit: 'count' });
+  if (!last) return check('drying', rule, 'missing', 'no_aw', figures);
+  figures.push({ name: 'aw', value: last.aw, unit: 'count' });
+  if (last.aw > most + 1e-9) return check('drying', rule, 'missing', 'too_wet', figures);
+  const { meterCheckedS } = last;
+  const fresh =
+    meterCheckedS !== null &&
+    meterCheckedS <= last.tS &&
+    last.tS - meterCheckedS <= rule.body.meterMaxAgeS;
+  return fresh ? null : check('drying', rule, 'missing', 'meter_not_checked', figures);
+}
+
+/**
+ * Drying to what the recipe asks: the loss of the marked piece that lost least, and the water activity by a meter that
+ * was checked. Drying never fails: what is not dry yet dries on.
+ */
+export function checkDrying(c: Case): Check | null {
+  const rule = c.rules.drying;
+  const target = c.recipe.drying;
+  if (!target) return null;
+  const figures: Figure[] = [];
+  const { minLossFraction, maxAw } = target;
+  const open =
+    (minLossFraction === undefined ? null : lossOpen(c, minLossFraction, figures)) ??
+    (maxAw === undefined ? null : awOpen(c, maxAw, figures));
+  return open ?? check('drying', rule, 'pass', 'dry', figures);
+}
+
+/** What is not cooked stands on the site's own validated plan, named by a release lead. */
+export const checkPlan = (c: Case): Check =>
+  c.state.plan
+    ? check('validated_plan', c.rules.drying, 'pass', 'named')
+    : check('validated_plan', c.rules.drying, 'missing', 'not_named');

@@ -1,0 +1,65 @@
+import type { Recipe } from '../formula/recipe';
+import type { ParasiteControl } from '../logbook/chapters/finish';
+import type { RuleBodyOf } from '../rules/definition';
+import { check, type Case, type Check, type Figure } from './check';
+
+/** Lines of a recipe that are pork: meat, fat, skin. */
+export const porkLines = (recipe: Recipe): string[] => [
+  ...recipe.meat.filter((m) => m.species === 'pork').map((m) => m.id),
+  ...recipe.additions.filter((a) => a.species === 'pork').map((a) => a.id),
+];
+
+const hasGame = (recipe: Recipe) =>
+  [...recipe.meat, ...recipe.additions].some((x) => x.species === 'game');
+
+const figuresOf = (c: ParasiteControl): Figure[] =>
+  c.way === 'certified'
+    ? []
+    : [
+        { name: 'atC', value: c.atC, unit: 'C' },
+        { name: 'forS', value: c.forS, unit: 's' },
+        ...(c.thicknessMm === null
+          ? []
+          : [{ name: 'thicknessMm', value: c.thicknessMm, unit: 'mm' } as const]),
+      ];
+
+/** Was it frozen as the rule asks: as cold as a row says, for as long? */
+function controlled(c: ParasiteControl, rule: RuleBodyOf<'parasites'>): boolean {
+  if (c.way === 'certified') return true;
+  const rows =
+    c.thicknessMm === null
+      ? rule.core
+      : c.thicknessMm <= rule.thinMm
+        ? rule.thin
+        : c.thicknessMm <= rule.thickMm
+          ? rule.thick
+          : [];
+  return rows.some((r) => c.atC <= r.atC + 1e-9 && c.forS >= r.forS - 1e-9);
+}
+
+/**
+ * Parasites of what is not cooked: every line of pork frozen as the rule asks or certified, each for the lot that was
+ * weighed. Game is never accepted: its parasites survive freezing.
+ */
+export function checkParasites(c: Case): Check {
+  const rule = c.rules.parasites;
+  const { recipe, state } = c;
+  if (hasGame(recipe)) return check('parasites', rule, 'fail', 'game_needs_cook');
+  const lines = porkLines(recipe);
+  if (lines.length === 0) return check('parasites', rule, 'pass', 'no_pork');
+  const open = lines.filter((id) => !state.parasites[id]);
+  const missing = (because: string, n: number) =>
+    check('parasites', rule, 'missing', because, [{ name: 'lines', value: n, unit: 'count' }]);
+  if (open.length > 0) return missing('not_recorded', open.length);
+  const moved = lines.filter((id) => {
+    const weighed = state.weighed[id];
+    return !weighed || weighed.lotId !== state.parasites[id]!.lotId;
+  });
+  if (moved.length > 0) return missing('another_lot', moved.length);
+  const short = lines
+    .map((id) => state.parasites[id]!.control)
+    .find((p) => !controlled(p, rule.body));
+  if (short) return check('parasites', rule, 'fail', 'too_short', figuresOf(short));
+  const shown = state.parasites[lines[0]!]!.control;
+  return check('parasites', rule, 'pass', shown.way, figuresOf(shown));
+}

@@ -1,0 +1,99 @@
+'use client';
+
+import { useState } from 'react';
+import { toBase, unitSymbol, type ParasiteControl } from '@/core';
+import { NumberField, readFigure } from '@/ui/number-field';
+import { SelectField } from '@/ui/select-field';
+import { useShow } from '@/ui/show-context';
+import { Notice } from '@/ui/status';
+import { usePost, useBatch } from './use-post';
+
+const DAY_S = 24 * 3600;
+const WAYS = [
+  ['frozen', 'Frozen'],
+  ['certified', 'Certified'],
+] as const;
+
+export type PorkLine = { id: string; name: string; lotId: string | null; lot: string | null };
+
+/** How the pork of one line was frozen or certified, for the lot that was weighed in. */
+export function ParasiteForm({ line }: { line: PorkLine }) {
+  const { system } = useShow().settings;
+  const { canWork } = useBatch();
+  const { send, busy, message, setMessage } = usePost();
+  const [way, setWay] = useState<'frozen' | 'certified'>('frozen');
+  const [cold, setCold] = useState('');
+  const [days, setDays] = useState('');
+  const [thick, setThick] = useState('');
+  const [certificate, setCertificate] = useState('');
+  if (!canWork) return null;
+  const read = (): ParasiteControl | string => {
+    if (way === 'certified') return { way, certificate };
+    const [c, d] = [readFigure(cold), readFigure(days)];
+    if (!c.ok) return `Frozen at: ${c.error}`;
+    if (!d.ok) return `Days: ${d.error}`;
+    const t = thick.trim() === '' ? null : readFigure(thick);
+    if (t && !t.ok) return `Thickest piece: ${t.error}`;
+    return {
+      way,
+      atC: toBase('temperature', c.value, system),
+      forS: d.value * DAY_S,
+      thicknessMm: t?.ok ? toBase('diameter', t.value, system) : null,
+    };
+  };
+  const submit = () => {
+    const control = read();
+    if (typeof control === 'string') return setMessage(control);
+    void send({ kind: 'parasites_controlled', lineId: line.id, lotId: line.lotId, control });
+  };
+  return (
+    <form
+      className="space-y-2 border-t border-line pt-2"
+      aria-label={`Parasites of ${line.name}`}
+      onSubmit={(e) => {
+        e.preventDefault();
+        submit();
+      }}
+    >
+      <p className="font-semibold">
+        {line.name}
+        <span className="text-soft">{line.lot ? `, lot ${line.lot}` : ', no lot'}</span>
+      </p>
+      <div className="flex flex-wrap items-end gap-2">
+        <SelectField wrap="w-40" label="How" value={way} options={WAYS} onChange={setWay} />
+        {way === 'frozen' ? (
+          <>
+            <NumberField
+              label="Frozen at"
+              unit={unitSymbol('temperature', system)}
+              value={cold}
+              onChange={setCold}
+              error={null}
+            />
+            <NumberField label="For" unit="days" value={days} onChange={setDays} error={null} />
+            <NumberField
+              label="Thickest piece; empty: middle measured"
+              unit={unitSymbol('diameter', system)}
+              value={thick}
+              onChange={setThick}
+              error={null}
+            />
+          </>
+        ) : (
+          <label className="grow">
+            <span className="label">Certificate</span>
+            <input
+              className="field"
+              value={certificate}
+              onChange={(e) => setCertificate(e.target.value)}
+            />
+          </label>
+        )}
+      </div>
+      {message && <Notice tone="bad">{message}</Notice>}
+      <button className="button-main" disabled={busy}>
+        Record for {line.name}
+      </button>
+    </form>
+  );
+}

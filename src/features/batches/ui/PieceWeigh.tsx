@@ -1,0 +1,101 @@
+'use client';
+
+import { useState } from 'react';
+import { toBase, unitSymbol, type PieceLoss } from '@/core';
+import { NumberField, readFigure } from '@/ui/number-field';
+import { NumberPad } from '@/ui/number-pad';
+import { useShow } from '@/ui/show-context';
+import { Notice } from '@/ui/status';
+import { withTime } from './EntryButton';
+import { PieceField } from './PieceField';
+import { useBatch, usePost } from './use-post';
+import { WhenField } from './WhenField';
+
+/** Each marked piece with what it has lost, the one that lost least first. */
+function Losses({ losses }: { losses: readonly PieceLoss[] }) {
+  const show = useShow();
+  if (losses.length === 0)
+    return <p className="small">Mark three pieces or more, and weigh them as they are hung.</p>;
+  return (
+    <ul data-testid="losses">
+      {losses.map((l) => (
+        <li key={l.piece} className="flex flex-wrap gap-x-3 border-t border-line py-1.5">
+          <strong>{l.piece}</strong>
+          <span>
+            {show.grams(l.startG)} → {show.grams(l.nowG)}
+          </span>
+          <span className="ml-auto">
+            {l.weighings > 1 ? `${show.number(l.lossFraction * 100, 1)} % lost` : 'weighed once'}
+            <span className="text-soft">, {show.clock(l.atS)}</span>
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Weights of marked pieces: the first one is what the loss is reckoned from. */
+export function PieceWeigh({ losses }: { losses: readonly PieceLoss[] }) {
+  const { system } = useShow().settings;
+  const { canWork, timeZone } = useBatch();
+  const { send, busy, message } = usePost();
+  const [piece, setPiece] = useState('');
+  const [weight, setWeight] = useState('');
+  const [tare, setTare] = useState('');
+  const [when, setWhen] = useState('');
+  const [error, setError] = useState<string | null>(null);
+  const unit = unitSymbol('dose', system);
+  const grams = (text: string) => {
+    const read = readFigure(text);
+    return read.ok ? toBase('dose', read.value, system) : null;
+  };
+  const submit = async () => {
+    const [weightG, tareG] = [grams(weight), tare.trim() === '' ? 0 : grams(tare)];
+    if (piece.trim() === '') return setError('Name the piece: it is weighed again by its name.');
+    if (weightG === null || tareG === null) return setError('Give the weight as a number.');
+    if (tareG >= weightG) return setError('The tare is not less than what the scale shows.');
+    setError(null);
+    const body = { kind: 'piece_weighed' as const, piece: piece.trim(), weightG };
+    const outcome = await send(tareG > 0 ? { ...body, tareG } : body, withTime(when, timeZone));
+    if (outcome.ok || outcome.code === 'kept') setWeight('');
+  };
+  return (
+    <section className="sheet space-y-3" aria-label="Marked pieces">
+      <h2 className="text-lg font-semibold">Marked pieces</h2>
+      <Losses losses={losses} />
+      {canWork && (
+        <form
+          className="max-w-md space-y-3"
+          aria-label="Weigh a marked piece"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void submit();
+          }}
+        >
+          <PieceField value={piece} onChange={setPiece} known={losses.map((l) => l.piece)} />
+          <NumberField
+            label="The scale shows"
+            unit={unit}
+            value={weight}
+            onChange={setWeight}
+            error={error}
+            pad
+          />
+          <NumberPad value={weight} onChange={setWeight} />
+          <NumberField
+            label="Of it hook or tray (tare)"
+            unit={unit}
+            value={tare}
+            onChange={setTare}
+            error={null}
+          />
+          <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
+          {message && <Notice tone="bad">{message}</Notice>}
+          <button className="button-main min-h-14 w-full text-lg" disabled={busy}>
+            Record this weight
+          </button>
+        </form>
+      )}
+    </section>
+  );
+}

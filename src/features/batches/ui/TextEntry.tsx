@@ -1,0 +1,54 @@
+'use client';
+
+import { useId, useState } from 'react';
+import { Notice } from '@/ui/status';
+import type { PostedBody } from '../contract';
+import { withTime } from './EntryButton';
+import { useBatch, usePost } from './use-post';
+import { WhenField } from './WhenField';
+
+/** An entry that is one line of text: the label, the plan. */
+export function TextEntry({
+  label,
+  hint,
+  button,
+  make,
+  decides = false,
+}: {
+  label: string;
+  hint: string;
+  button: string;
+  make: (text: string) => PostedBody;
+  /** Only who may decide is asked. */
+  decides?: boolean;
+}) {
+  const { canWork, canDecide, timeZone } = useBatch();
+  const { send, busy, message } = usePost();
+  const [text, setText] = useState('');
+  const [when, setWhen] = useState('');
+  const id = useId();
+  if (decides ? !canDecide : !canWork) return <p className="small">{hint}</p>;
+  return (
+    <form
+      className="max-w-lg space-y-3"
+      aria-label={label}
+      onSubmit={(e) => {
+        e.preventDefault();
+        void send(make(text), withTime(when, timeZone));
+      }}
+    >
+      <div>
+        <label htmlFor={id} className="label">
+          {label}
+        </label>
+        <input id={id} className="field" value={text} onChange={(e) => setText(e.target.value)} />
+        <p className="small">{hint}</p>
+      </div>
+      <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
+      {message && <Notice tone="bad">{message}</Notice>}
+      <button className="button-main min-h-14 text-lg" disabled={busy}>
+        {button}
+      </button>
+    </form>
+  );
+}
