@@ -6,7 +6,7 @@ import { standingDecision } from './decisions';
 import { requireCase } from './require-case';
 
 /** Which judgement this is: it goes with every signature, so that an older one is known as such. */
-export const JUDGEMENT = 2;
+export const JUDGEMENT = 3;
 
 export type Verdict = {
   checks: Check[];

@@ -255,7 +255,7 @@ describe('raw, cooked by who eats it', () => {
     [
       'not measured when packed',
       chilled,
-      { packC: undefined },
+      { packC: undefined, packS: 6 * HOUR },
       ['cold_chain:not_measured_at_pack'],
     ],
     ['raw for two days', chilled, { packS: 48 * HOUR }, ['cold_chain:too_old']],

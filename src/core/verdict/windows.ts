@@ -2,18 +2,25 @@ import { chillWindows, PEAK_S } from '../cooling/chill-windows';
 import type { TimedWindow } from '../cooling/timed-window';
 import type { Reading } from '../lethality/reading';
 import { withoutSinglePeaks } from '../probes/single-peaks';
+import type { StageKind } from '../formula/stage';
 import type { Case } from './check';
 import { creditedSpans, endsByHand, pieceLogs, type NoCredit, type PieceLog } from './pieces';
 import { chilling, cooking, viewOf, type View } from './views';
 
+/** Stages of a fermented product that its fermentation judges: the ferment, and the drying before its cook. */
+const BEFORE_THE_COOK: readonly StageKind[] = ['ferment', 'hang'];
+
 /**
- * House window of the run so far, or null before it. Fermentation is not part of it: what it must show
- * is its own check.
+ * House window of the run so far, or null before it. Fermentation is not part of it, nor the drying that may follow it
+ * for days before the cook: what they must show is their own check.
  */
 export function houseWindow({ recipe, state, nowS }: Case): { fromS: number; toS: number } | null {
   if (!state.run) return null;
   const first = recipe.fermentation
-    ? state.run.stages.find((s) => state.run!.program[s.index]?.kind !== 'ferment')
+    ? state.run.stages.find((s) => {
+        const stage = state.run!.program[s.index];
+        return !stage || !BEFORE_THE_COOK.includes(stage.kind);
+      })
     : { startS: state.run.startS };
   return first ? { fromS: first.startS, toS: state.run.pulledS ?? nowS } : null;
 }

@@ -106,8 +106,9 @@ function checkSeal(code: string, said: Signed, dossier: Dossier, found: Found): 
   const judgement = said.judgement ?? 1;
   if (said.evidenceSha256 !== seal.evidenceSha256)
     found.problems.push(`the readings of signed batch ${code} were changed`);
+  else if (said.verdictSha256 === seal.verdictSha256) return;
   else if (judgement !== JUDGEMENT) found.notes.push(noteOf(code, judgement, dossier.verdict));
-  else if (said.verdictSha256 !== seal.verdictSha256)
+  else
     found.problems.push(`the verdict of signed batch ${code} is no longer the one that was signed`);
 }
 

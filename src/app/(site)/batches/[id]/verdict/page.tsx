@@ -2,7 +2,7 @@ import { JUDGEMENT } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
 import { dossierOfPage } from '@/features/batches/page-data';
-import { STATEMENT } from '@/features/batches/sign';
+import { STATEMENT, sealOf } from '@/features/batches/sign';
 import { Checklist } from '@/features/batches/ui/Checklist';
 import { LateReadings } from '@/features/batches/ui/LateReadings';
 import { PieceCurves } from '@/features/batches/ui/PieceCurves';
@@ -32,7 +32,11 @@ export default async function VerdictPage({ params }: { params: Promise<{ id: st
     .flatMap((d) => d.checks);
   const allowed = new Set<string>(verdict.decided.filter((k) => onAuthority.includes(k)));
   const signedBy = dossier.entries.find((e) => e.id === state.signature?.entryId)?.body;
-  const judgement = signedBy?.kind === 'signed' ? (signedBy.judgement ?? 1) : null;
+  /* Which judgement signed it, where today's makes something else of the same record. */
+  const earlier =
+    signedBy?.kind === 'signed' && signedBy.verdictSha256 !== sealOf(dossier).verdictSha256
+      ? (signedBy.judgement ?? 1)
+      : null;
   const channels = await channelsByIds(
     db(),
     state.probes.map((p) => p.channelId),
@@ -60,11 +64,10 @@ export default async function VerdictPage({ params }: { params: Promise<{ id: st
           Signed {show.clock(state.signature.atS)}, then corrected: the verdict is open again.
         </Notice>
       )}
-      {state.signature?.stands && judgement !== null && judgement !== JUDGEMENT && (
+      {state.signature?.stands && earlier !== null && earlier !== JUDGEMENT && (
         <Notice tone="wait">
-          Signed when every check passed under judgement {judgement}. Below is what today’s
-          judgement, number {JUDGEMENT}, makes of the same record and readings: it believes less,
-          and says where.
+          Signed when every check passed under judgement {earlier}. Below is what today’s judgement,
+          number {JUDGEMENT}, makes of the same record and readings, and why.
         </Notice>
       )}
       {late && (
