@@ -97,7 +97,7 @@ test('a release lead registers a device; its token works until it is revoked', a
   request,
 }) => {
   await signIn(page, 'maud');
-  await page.goto('/settings');
+  await page.goto('/settings/equipment');
   const devices = page.getByRole('region', { name: 'Devices' });
   await devices.getByLabel('Name').fill('Hand logger');
   await devices.getByRole('button', { name: 'Register this device' }).click();

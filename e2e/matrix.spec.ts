@@ -89,7 +89,7 @@ test('a one-time password opens the account page and nothing else, until it is c
 }) => {
   const lead = await (await browser.newContext({ baseURL: 'http://127.0.0.1:3210' })).newPage();
   await signIn(lead, 'maud');
-  await lead.goto('/settings');
+  await lead.goto('/settings/people');
   await lead.getByLabel('Name', { exact: true }).last().fill('Ruth Vale');
   await lead.getByLabel('E-mail').fill('ruth@alderhollow.example');
   await lead.getByLabel('First password, at least 10 characters').fill(PASSWORD);

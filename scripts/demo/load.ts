@@ -22,6 +22,8 @@ import { MORE_RECIPES } from './more-recipes';
 import { DEMO_PROGRAMS } from './programs';
 import { DEMO_RECIPES } from './recipes';
 import { loadStores, lotsByName } from './stores';
+import { WAY_RECIPES } from './way-recipes';
+import { tellWays } from './ways';
 import { HOUR, tell, type Story, type World } from './story';
 
 export const DEMO_PASSWORD = 'alder-and-salt';
@@ -81,10 +83,17 @@ async function loadSiteData(db: Db, nowS: number): Promise<void> {
   ];
   await addHouse(db, { id: 'big', name: 'Big house', channels: probes });
   await addHouse(db, { id: 'little', name: 'Little house', channels: probes });
+  await addHouse(db, {
+    id: 'stone',
+    name: 'Stone chamber',
+    kind: 'chamber',
+    channels: [{ key: 'air', name: 'Air', what: 'air' }],
+  });
   const room = { stickMm: 900, dropMm: 620 };
   const rooms = {
     big: { sticks: 24, capacityG: 80_000 },
     little: { sticks: 10, capacityG: 30_000 },
+    stone: { sticks: 40, capacityG: 120_000 },
   };
   for (const [id, size] of Object.entries(rooms))
     await db
@@ -94,7 +103,8 @@ async function loadSiteData(db: Db, nowS: number): Promise<void> {
       .execute();
   await loadChecks(db, nowS);
   for (const p of DEMO_PROGRAMS) await saveProgram(db, { basedOn: 0, ...p }, 'Tomas Reed');
-  for (const content of [...DEMO_RECIPES, ...MORE_RECIPES]) await publish(db, content);
+  for (const content of [...DEMO_RECIPES, ...MORE_RECIPES, ...WAY_RECIPES])
+    await publish(db, content);
   await loadStores(db, nowS, 'Ines Quill');
   const link = (await latestVersions(db)).find((v) => v.content.name === 'Caraway garden link')!;
   const tried = structuredClone(link.content);
@@ -240,6 +250,7 @@ async function clearStale(w: World, nowS: number): Promise<boolean> {
   const open = await loadOpenDossiers(w.db, nowS);
   const running = open.filter(
     (d) =>
+      d.case.state.run?.houseId !== 'stone' &&
       ['cure_hold', 'in_house', 'chilling', 'finishing'].includes(d.case.state.phase) &&
       !d.case.state.holds.some((h) => h.open && h.source === 'person'),
   );
@@ -278,7 +289,10 @@ export async function loadDemo(db: Db, nowS: number): Promise<DemoDevice[]> {
   if (isNew) await loadSiteData(db, nowS);
   const w = await world(db);
   const by = Object.fromEntries((await approvedVersions(db)).map((v) => [v.content.name, v]));
-  if (isNew) await tellPast(w, by, nowS);
+  if (isNew) {
+    await tellPast(w, by, nowS);
+    await tellWays(w, by, nowS);
+  }
   if (await clearStale(w, nowS)) await tellPresent(w, by, nowS);
   const name = 'Simulated house';
   await db
@@ -288,7 +302,10 @@ export async function loadDemo(db: Db, nowS: number): Promise<DemoDevice[]> {
     .where('revokedAt', 'is', null)
     .execute();
   const devices: DemoDevice[] = [];
-  for (const [i, house] of (await listHouses(db)).entries()) {
+  const simulated = (await listHouses(db)).filter(
+    (h) => h.kind === 'house' || h.kind === 'chamber',
+  );
+  for (const [i, house] of simulated.entries()) {
     const device = { name: `${name} (${house.name})`, houseId: house.id };
     const made = await addDevice(db, device);
     devices.push({ ...made, houseId: house.id, via: i % 2 === 0 ? 'http' : 'mqtt' });

@@ -62,6 +62,9 @@ export type World = {
   timeZone: string;
 };
 
+/** What happened when, and by whom. */
+export type DemoLine = [number, Author, EntryBody];
+
 const TWO_MINUTES = 120;
 
 function fromLot(w: World, recipe: Recipe, lineId: string) {
@@ -69,12 +72,12 @@ function fromLot(w: World, recipe: Recipe, lineId: string) {
   return lot ? { lotId: lot.id, lot: lot.code } : {};
 }
 
-function weighIns(
+export function weighIns(
   recipe: Recipe,
-  s: Story,
+  s: Pick<Story, 'startS' | 'meatG'>,
   w: World,
-): { entries: [number, Author, EntryBody][]; cureId: string } {
-  const out: [number, Author, EntryBody][] = [];
+): { entries: DemoLine[]; cureId: string } {
+  const out: DemoLine[] = [];
   let t = s.startS + 10 * 60;
   const weigh = (lineId: string, targetG: number, fine: boolean, nitriteFraction?: number) => {
     const scaleResolutionG = fine ? 0.1 : 5;
@@ -110,7 +113,7 @@ function weighIns(
       },
     ]);
     weigh(SALT_LINE, plainSalt(recipe, s.meatG, cureG), false);
-  }
+  } else weigh(SALT_LINE, recipe.totalSaltFraction * s.meatG, false);
   for (const a of recipe.additions) weigh(a.id, a.fraction * s.meatG, a.fraction * s.meatG < 500);
   return { entries: out, cureId };
 }
@@ -141,27 +144,69 @@ async function storeHistory(w: World, s: Story, runS: number, untilS: number) {
   return history;
 }
 
+/** The first line of a batch: its recipe and the rules that it pins. */
+export const begins = (
+  w: World,
+  version: Version,
+  startS: number,
+  meatG: number,
+  takesS = 40 * HOUR,
+): DemoLine => [
+  startS,
+  w.lead,
+  {
+    kind: 'batch_started',
+    plannedMeatG: meatG,
+    readyByS: startS + takesS,
+    recipeVersionId: version.id,
+    recipeSha256: version.sha256,
+    rules: Object.values(w.rules).map((r) => ({ id: r.id, sha256: hashOf(r.body) })),
+  },
+];
+
+/** Writes a batch with its lines into the logbook, as they happened. */
+export async function record(
+  w: World,
+  version: Version,
+  batchId: string,
+  startS: number,
+  lines: readonly DemoLine[],
+  cureId: string,
+): Promise<void> {
+  const recipe = version.content;
+  const inTime = [...lines].sort((a, b) => a[0] - b[0]);
+  const fresh = inTime.map(([happenedS, by, body]): NewEntry => ({
+    id: body.kind === 'weighed' && body.lineId === CURE_LINE ? cureId : randomUUID(),
+    happenedS,
+    by,
+    corrects: null,
+    body,
+  }));
+  await w.db.transaction().execute(async (tx) => {
+    const prefix = `${DateTime.fromSeconds(startS, { zone: w.timeZone }).toFormat('yyMMdd')}-`;
+    await insertBatch(tx, {
+      id: batchId,
+      code: `${prefix}${(await countCodes(tx, prefix)) + 1}`,
+      recipeVersionId: version.id,
+      startedS: startS,
+    });
+    /* Each line of the demo is weighed once. */
+    const nothingYet = foldBatch(recipe, []);
+    for (const e of fresh) {
+      await appendEntries(tx, batchId, [e], e.happenedS + 5);
+      await moveStock(tx, nothingYet, e, e.by);
+    }
+  });
+  await recordDueHolds(w.db, batchId);
+}
+
 /** Tells one batch's story from its start to where it stands now, as entries and readings. */
 export async function tell(w: World, s: Story): Promise<string> {
   const { version, startS } = s;
   const recipe = version.content;
   const batchId = randomUUID();
   const { entries, cureId } = weighIns(recipe, s, w);
-  const lines: [number, Author, EntryBody][] = [
-    [
-      startS,
-      w.lead,
-      {
-        kind: 'batch_started',
-        plannedMeatG: s.meatG,
-        readyByS: startS + 40 * HOUR,
-        recipeVersionId: version.id,
-        recipeSha256: version.sha256,
-        rules: Object.values(w.rules).map((r) => ({ id: r.id, sha256: hashOf(r.body) })),
-      },
-    ],
-    ...entries,
-  ];
+  const lines: DemoLine[] = [begins(w, version, startS, s.meatG), ...entries];
   let t = startS + HOUR;
   const holdS = holdOf(recipe).minS;
   if (holdS > 0) lines.push([t, w.operator, { kind: 'cure_hold_started', coolerC: 2.4 }]);
@@ -225,30 +270,7 @@ export async function tell(w: World, s: Story): Promise<string> {
       );
     }
   }
-  lines.sort((a, b) => a[0] - b[0]);
-  const fresh = lines.map(([happenedS, by, body]): NewEntry => ({
-    id: body.kind === 'weighed' && body.lineId === CURE_LINE ? cureId : randomUUID(),
-    happenedS,
-    by,
-    corrects: null,
-    body,
-  }));
-  await w.db.transaction().execute(async (tx) => {
-    const prefix = `${DateTime.fromSeconds(startS, { zone: w.timeZone }).toFormat('yyMMdd')}-`;
-    await insertBatch(tx, {
-      id: batchId,
-      code: `${prefix}${(await countCodes(tx, prefix)) + 1}`,
-      recipeVersionId: version.id,
-      startedS: startS,
-    });
-    /* Each line of the demo is weighed once. */
-    const nothingYet = foldBatch(recipe, []);
-    for (const e of fresh) {
-      await appendEntries(tx, batchId, [e], e.happenedS + 5);
-      await moveStock(tx, nothingYet, e, e.by);
-    }
-  });
-  await recordDueHolds(w.db, batchId);
+  await record(w, version, batchId, startS, lines, cureId);
   if (s.until === 'released') await sign(w, batchId);
   return batchId;
 }

@@ -109,34 +109,7 @@ export {
   type SchoolQuestion,
 } from './formula/schools/questions';
 export { applySchool, offeredSchools } from './formula/schools/apply-school';
-export { isPlanned, routeOf, routed, withRoute } from './route/adapter';
-export { freeId, withChill, withProgram } from './route/edit';
-export { CLIMATE_KINDS, attendanceOf, isMaking, placeOfStep } from './route/facts';
-export {
-  chillOf,
-  freezes,
-  holdOf,
-  isChillStep,
-  laterDrying,
-  outcomeOf,
-  plannedS,
-  programOf,
-  stepOf,
-} from './route/read';
-export { runSheet, type SheetStep } from './route/sheet';
-export { placeOf, stepOfStage } from './route/stage-step';
-export {
-  ATTENDANCES,
-  STEP_KINDS,
-  STEP_MANNERS,
-  STEP_PLACES,
-  type Attendance,
-  type Climate,
-  type RouteStep,
-  type StepKind,
-  type StepManner,
-  type StepPlace,
-} from './route/step';
+export * from './route';
 export { forecastPh } from './fermentation/ph-forecast';
 export { degreeHourLimit, degreeHours } from './fermentation/degree-hours';
 export { CURE_WORDS } from './formats/ingredients/volume-weights';

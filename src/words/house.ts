@@ -1,4 +1,4 @@
-import type { AlarmCode, AlarmRank, NoCredit, RunEvent, StagePlace } from '@/core';
+import type { AlarmCode, AlarmRank, HouseKind, NoCredit, RunEvent, StagePlace } from '@/core';
 import type { Show } from './show';
 
 export const EVENT_WORDS: Record<RunEvent, string> = {
@@ -39,6 +39,7 @@ export const ALARM_WORDS: Record<AlarmCode, string> = {
   probe_slid_out: 'A core probe shows the air',
   target_reached: 'The stage has what it waited for',
   cooling_running_out: 'Cooling is running out of time',
+  serving_running_out: 'Eat it soon, or chill it',
   cooling_not_started: 'Cooling has not started',
   come_up_running_out: 'Come-up is running out of time',
   too_hot: 'The core nears fat-out',
@@ -76,6 +77,7 @@ const SAY: Record<AlarmCode, Say> = {
     `Since ${s.time(f.fromS!)} it follows the air and earns no credit. Push it back into the thickest piece.`,
   target_reached: (f, s) =>
     `${f.coreC === undefined ? '' : `Core ${s.temp(f.coreC)}. `}Go on to the next stage, or pull.`,
+  serving_running_out: (f, s) => `To be eaten by ${s.clock(f.dueS!)}, or chilled from now on.`,
   cooling_running_out: (f, s) =>
     f.leftS! > 0
       ? `${s.duration(f.leftS!)} left, until ${s.time(f.dueS!)}, to get the core to ${s.temp(f.toC!)}. Ice, more water, or spread it out.`
@@ -100,3 +102,14 @@ const SAY: Record<AlarmCode, Say> = {
 /** What an alarm found and what to do, with its figures in the site's units. */
 export const alarmWords = (code: AlarmCode, figures: Figures, show: Show) =>
   SAY[code](figures, show);
+
+/** What a place of the site is. */
+export const HOUSE_KIND_WORDS: Record<HouseKind, string> = {
+  house: 'smokehouse',
+  water_bath: 'water bath',
+  oven: 'oven',
+  chamber: 'chamber',
+  drying_room: 'drying room',
+  cooler: 'cooler',
+  freezer: 'freezer',
+};

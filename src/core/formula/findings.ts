@@ -4,7 +4,7 @@ import { requiredHoldS } from '../schedule/recipe-blocks';
 import { doseLimits, type Rule, type RuleSet } from '../rules/rule';
 import { basisOf } from './compose';
 import type { RecipeFigures } from './figures';
-import { holdOf, programOf } from '../route/read';
+import { holdOf, outcomeOf, programOf } from '../route/read';
 import { UNCURED_SMOKE_FROM_C, hasPoultry, type Recipe } from './recipe';
 import { CASINGS } from './tables/casings';
 
@@ -151,6 +151,8 @@ const cooking: Ask = ({ recipe, rules }) => {
         rule: cite(uncured),
       },
     ];
+  /* What is not ready to eat by its heat is asked for no core. */
+  if (!['cooked', 'eaten_hot'].includes(outcomeOf(recipe))) return [];
   const cores = programOf(recipe).flatMap((s) => coreTargetOf(s) ?? []);
   if (cores.length === 0)
     return [{ code: 'no_cook', level: 'advisory', value: 0, rule: cite(lethality) }];

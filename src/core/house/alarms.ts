@@ -4,6 +4,7 @@ import type { Reading } from '../lethality/reading';
 import type { AlarmState } from '../logbook/chapters/alarms';
 import { within } from '../probes/series-at';
 import type { Case } from '../verdict/check';
+import { servingDueS } from '../verdict/serving-check';
 import { longestGrowth } from '../verdict/come-up-check';
 import {
   chillView,
@@ -29,7 +30,8 @@ export type AlarmCode =
   | 'probe_slid_out'
   | 'misses_ready_by'
   | 'cold_smoke_warm'
-  | 'stage_too_long';
+  | 'stage_too_long'
+  | 'serving_running_out';
 
 /** 1: act now. 2: act soon. 3: know it. */
 export type AlarmRank = 1 | 2 | 3;
@@ -63,6 +65,7 @@ const RANK: Record<AlarmCode, AlarmRank> = {
   cold_smoke_warm: 2,
   stage_too_long: 2,
   misses_ready_by: 3,
+  serving_running_out: 1,
 };
 
 /** Usual values of one house; °C and s. */
@@ -174,6 +177,14 @@ const coolingNotStarted: Look = (v) => {
   return v.nowS - pulledS > CHILL_AT_ONCE_S ? { waitedS: v.nowS - pulledS } : null;
 };
 
+/** What waits to be eaten hot is eaten soon, or chilled. */
+const servingRunningOut: Look = (v) => {
+  if (v.c.state.phase !== 'serving') return null;
+  const dueS = servingDueS(v.c)!;
+  const leftS = dueS - v.nowS;
+  return leftS < LAST_CALL_S ? { leftS, dueS } : null;
+};
+
 const noReadings: Look = (v) => {
   const { phase, probes, run } = v.c.state;
   if (phase !== 'in_house' || !run) return null;
@@ -235,6 +246,7 @@ const LOOKS: Record<AlarmCode, Look> = {
   cold_smoke_warm: coldSmokeWarm,
   stage_too_long: stageTooLong,
   misses_ready_by: missesReadyBy,
+  serving_running_out: servingRunningOut,
 };
 
 /** An alarm that says the same in sharper words makes the other one silent. */

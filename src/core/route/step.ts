@@ -49,6 +49,18 @@ export const STEP_PLACES = [
 ] as const;
 export type StepPlace = (typeof STEP_PLACES)[number];
 
+/** Places with sensors and room of their own, as a site sets them up. */
+export const HOUSE_KINDS = [
+  'house',
+  'water_bath',
+  'oven',
+  'chamber',
+  'drying_room',
+  'cooler',
+  'freezer',
+] as const satisfies readonly StepPlace[];
+export type HouseKind = (typeof HOUSE_KINDS)[number];
+
 /** Ways in which a step of one kind is done. */
 export const STEP_MANNERS = ['prepare', 'apart', 'together', 'fine_plate', 'test_piece'] as const;
 export type StepManner = (typeof STEP_MANNERS)[number];

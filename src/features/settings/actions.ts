@@ -3,6 +3,7 @@
 import { randomUUID } from 'node:crypto';
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
+import { HOUSE_KINDS } from '@/core';
 import { addressHere, asPerson, type ActionResult } from '@/features/accounts/identify';
 import { firstLeadSchema, personChangeSchema, personSchema } from '@/features/accounts/contract';
 import { addPerson, changePerson, resetPassword } from '@/features/accounts/service';
@@ -92,10 +93,11 @@ export const addScaleAction = async (input: unknown) =>
 
 const houseSchema = z.object({
   name: z.string().trim().min(1).max(60),
+  kind: z.enum(HOUSE_KINDS).default('house'),
   cores: z.number().int().min(1).max(12),
 });
 export const addHouseAction = async (input: unknown) =>
-  change(houseSchema, input, async ({ name, cores }) => {
+  change(houseSchema, input, async ({ name, kind, cores }) => {
     const channels = Array.from({ length: cores }, (_, i) => ({
       key: `core-${i + 1}`,
       name: `Core ${i + 1}`,
@@ -104,6 +106,7 @@ export const addHouseAction = async (input: unknown) =>
     await addHouse(db(), {
       id: randomUUID(),
       name,
+      kind,
       channels: [
         ...channels,
         { key: 'air', name: 'Air', what: 'air' },

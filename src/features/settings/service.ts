@@ -1,5 +1,11 @@
 import { randomBytes, randomUUID } from 'node:crypto';
-import { DEFAULT_RULES, RULE_PRESETS, type ReadingPlace, type RuleKind } from '@/core';
+import {
+  DEFAULT_RULES,
+  RULE_PRESETS,
+  type HouseKind,
+  type ReadingPlace,
+  type RuleKind,
+} from '@/core';
 import type { Db, Handle } from '@/platform/db/client';
 import { hashOf, sha256 } from '@/platform/hash';
 import type { RuleEdit } from './contract';
@@ -128,10 +134,14 @@ export async function addHouse(
   house: {
     id: string;
     name: string;
+    kind?: HouseKind;
     channels: { key: string; name: string; what: ReadingPlace }[];
   },
 ): Promise<void> {
-  await db.insertInto('house').values({ id: house.id, name: house.name }).execute();
+  await db
+    .insertInto('house')
+    .values({ id: house.id, name: house.name, kind: house.kind ?? 'house' })
+    .execute();
   await db
     .insertInto('channel')
     .values(house.channels.map((c) => ({ ...c, houseId: house.id, batchId: null })))

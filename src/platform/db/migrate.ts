@@ -9,6 +9,7 @@ import * as band from './migrations/0005-band';
 import * as doors from './migrations/0006-doors';
 import * as seal from './migrations/0007-seal';
 import * as ledger from './migrations/0008-ledger';
+import * as places from './migrations/0009-places';
 import { grantRights } from './rights';
 
 const MIGRATIONS = {
@@ -20,6 +21,7 @@ const MIGRATIONS = {
   '0006-doors': doors,
   '0007-seal': seal,
   '0008-ledger': ledger,
+  '0009-places': places,
 };
 
 /**

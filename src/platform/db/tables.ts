@@ -4,6 +4,7 @@ import type {
   AdditionKind,
   Species,
   EntryBody,
+  HouseKind,
   ProgramStage,
   Recipe,
   RuleBody,
@@ -62,6 +63,7 @@ export interface Tables {
   house: {
     id: string;
     name: string;
+    kind: ColumnType<HouseKind, HouseKind | undefined>;
     sticks: number | null;
     stickMm: number | null;
     dropMm: number | null;

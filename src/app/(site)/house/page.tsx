@@ -11,6 +11,7 @@ import { listHouses } from '@/features/settings/repository';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
+import { standWords } from '@/words/batch';
 
 /** Every house now: its stage and air, its batches, who comes out next, what is wrong. */
 export default async function HousesPage() {
@@ -58,6 +59,7 @@ export default async function HousesPage() {
                         >
                           {m.dossier.head.recipe.name}, {m.dossier.head.code}
                         </Link>
+                        <span>{standWords(m.dossier.case.state)}</span>
                         {m.heat && <strong>{show.temp(m.heat.coreC)} core</strong>}
                         <span>
                           {out?.p50 == null

@@ -67,7 +67,7 @@ export function FinishPanel({
               hint="A release lead names it, with its number and date."
               button="Name this plan"
               decides
-              make={(plan) => ({ kind: 'plan_named', plan })}
+              kind="plan_named"
             />
           )}
         </section>
@@ -82,7 +82,7 @@ export function FinishPanel({
               label="What the label says"
               hint="It must say that the product is raw and is cooked before it is eaten."
               button="Record the label"
-              make={(text) => ({ kind: 'labelled', text })}
+              kind="labelled"
             />
           )}
         </section>

@@ -7,16 +7,20 @@ export function PieceField({
   value,
   onChange,
   known,
+  label = 'Which piece, where more than one is measured',
+  example = 'back left',
 }: {
   value: string;
   onChange: (name: string) => void;
   known: readonly string[];
+  label?: string;
+  example?: string;
 }) {
   const id = useId();
   return (
     <div>
       <label htmlFor={id} className="label">
-        Which piece, where more than one is measured
+        {label}
       </label>
       <input
         id={id}
@@ -24,7 +28,7 @@ export function PieceField({
         list={`${id}-known`}
         maxLength={60}
         autoComplete="off"
-        placeholder="e.g. back left"
+        placeholder={`e.g. ${example}`}
         value={value}
         onChange={(e) => onChange(e.target.value)}
       />

@@ -72,7 +72,13 @@ export function PieceWeigh({ losses }: { losses: readonly PieceLoss[] }) {
             void submit();
           }}
         >
-          <PieceField value={piece} onChange={setPiece} known={losses.map((l) => l.piece)} />
+          <PieceField
+            value={piece}
+            onChange={setPiece}
+            known={losses.map((l) => l.piece)}
+            label="Piece, by its mark"
+            example="red string"
+          />
           <NumberField
             label="The scale shows"
             unit={unit}

@@ -7,18 +7,23 @@ import { withTime } from './EntryButton';
 import { useBatch, usePost } from './use-post';
 import { WhenField } from './WhenField';
 
+const BODY = {
+  labelled: (text: string): PostedBody => ({ kind: 'labelled', text }),
+  plan_named: (plan: string): PostedBody => ({ kind: 'plan_named', plan }),
+};
+
 /** An entry that is one line of text: the label, the plan. */
 export function TextEntry({
   label,
   hint,
   button,
-  make,
+  kind,
   decides = false,
 }: {
   label: string;
   hint: string;
   button: string;
-  make: (text: string) => PostedBody;
+  kind: keyof typeof BODY;
   /** Only who may decide is asked. */
   decides?: boolean;
 }) {
@@ -34,7 +39,7 @@ export function TextEntry({
       aria-label={label}
       onSubmit={(e) => {
         e.preventDefault();
-        void send(make(text), withTime(when, timeZone));
+        void send(BODY[kind](text), withTime(when, timeZone));
       }}
     >
       <div>

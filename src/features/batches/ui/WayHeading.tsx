@@ -12,7 +12,7 @@ export function plannedWords(
     Math.abs(lateS) < 60
       ? 'just in time'
       : `${show.duration(Math.abs(lateS))} ${lateS > 0 ? 'late' : 'early'}`;
-  return `${done ? 'Packed' : 'Planned for'} ${show.clock(readyS)}, ${against}`;
+  return `${done ? 'Done' : 'Planned for'} ${show.clock(readyS)}, ${against}`;
 }
 
 /** When the batch will be ready against when it should be, and what would help a late one. */
@@ -29,17 +29,19 @@ export function WayHeading({
 }) {
   const { readyS, lateS, overtimeS } = way;
   const late = lateS !== null && lateS > 0;
-  const words = plannedWords(way, show, closed);
+  const done =
+    closed || way.pieces.every((p) => p.standing === 'done' || p.standing === 'unrecorded');
+  const words = plannedWords(way, show, done);
   return (
     <div className="mb-3 space-y-1">
       <h2 className="text-lg font-semibold">
-        {closed ? 'How it went' : `Schedule for ${show.clock(readyByS)}`}
+        {done ? 'How it went' : `Schedule for ${show.clock(readyByS)}`}
       </h2>
       {readyS === null && (
         <p className="font-semibold text-bad">No plan fits the next three weeks from here.</p>
       )}
       {words && <p className={late ? 'font-semibold text-bad' : 'font-semibold'}>{words}</p>}
-      {!closed && overtimeS !== null && (
+      {!done && overtimeS !== null && (
         <p>With somebody there outside working hours it could be ready {show.clock(overtimeS)}.</p>
       )}
     </div>

@@ -20,7 +20,7 @@ export function WhenField({
     return (
       <button
         type="button"
-        className="min-h-12 cursor-pointer text-left text-soft underline"
+        className="block min-h-12 cursor-pointer text-left text-soft underline"
         onClick={() => onChange(DateTime.now().setZone(timeZone).toFormat(FORMAT))}
       >
         Happened now. Change the time

@@ -27,7 +27,7 @@ export function LoadSummary({
       <div>
         <dt className="text-soft">Stage</dt>
         <dd>
-          <span className="text-xl font-extrabold">{stage?.name ?? 'Not running'}</span>
+          <span className="text-xl font-extrabold">{stage?.name ?? 'Empty'}</span>
           {first?.progress && (
             <span className="block small">
               {show.duration(first.progress.elapsedS)} of about{' '}
@@ -51,8 +51,12 @@ export function LoadSummary({
         <dd>
           <span className="figure">{wet ? show.temp(wet.tempC) : 'no reading'}</span>
           <span className="block small">
-            {wet && air ? `${show.number(rhFromWetBulb(air.tempC, wet.tempC) * 100, 0)} % RH` : ''}
-            {stage?.rh === undefined ? '' : `, set ${show.number(stage.rh * 100, 0)} %`}
+            {[
+              wet && air ? `${show.number(rhFromWetBulb(air.tempC, wet.tempC) * 100, 0)} % RH` : '',
+              stage?.rh === undefined ? '' : `set ${show.number(stage.rh * 100, 0)} % RH`,
+            ]
+              .filter((x) => x !== '')
+              .join(', ')}
           </span>
         </dd>
       </div>

@@ -13,7 +13,13 @@ import {
 } from '@/core';
 import { SortableLine, SortableList } from '@/ui/sortable';
 import { useShow } from '@/ui/show-context';
-import { ATTENDANCE_WORDS, OUTCOME_WORDS, STEP_KIND_WORDS, STEP_PLACE_WORDS } from '@/words/route';
+import {
+  ATTENDANCE_WORDS,
+  OUTCOME_WORDS,
+  STEP_KIND_WORDS,
+  STEP_PLACE_WORDS,
+  stepName,
+} from '@/words/route';
 import type { Draft, StepDraft } from '../draft';
 import { Part, Pick, RemoveLine, Text, Tick } from './fields';
 
@@ -74,19 +80,25 @@ function Step({ index, onRemove }: { index: number; onRemove: () => void }) {
   const { control, getValues } = useFormContext<Draft>();
   const at = `route.${index}` as const;
   const kind = useWatch({ control, name: `${at}.kind` }) as StepKind;
+  const manner = useWatch({ control, name: `${at}.manner` });
   const air = useWatch({ control, name: `${at}.air` });
   const [more, setMore] = useState(() => {
     const s = getValues(at);
-    return [s.least, s.most, s.wait, s.place, s.attended, s.people].some((x) => x !== '');
+    return [s.least, s.most, s.wait, s.attended, s.people].some((x) => x !== '');
   });
   const climate = CLIMATE_KINDS.includes(kind) || air !== '';
   return (
     <div className="grow space-y-2">
       <div className="flex flex-wrap items-end gap-2">
         <Pick name={`${at}.kind`} label={`Step ${index + 1}`} options={KINDS} className="w-40" />
-        <Text name={`${at}.name`} label="Called" numeric={false} className="min-w-32 flex-1" />
+        <Text
+          name={`${at}.name`}
+          label="Called"
+          numeric={false}
+          className="min-w-32 flex-1"
+          placeholder={stepName({ kind, manner: manner === '' ? undefined : manner })}
+        />
         <Text name={`${at}.minutes`} label="Planned" unit="min" className="w-28" />
-        {climate && <SetPoints at={at} />}
         <button
           type="button"
           className="button min-h-11"
@@ -97,6 +109,11 @@ function Step({ index, onRemove }: { index: number; onRemove: () => void }) {
         </button>
         <RemoveLine what={`step ${index + 1}`} onClick={onRemove} />
       </div>
+      {climate && (
+        <div className="flex flex-wrap items-end gap-2 pl-3">
+          <SetPoints at={at} />
+        </div>
+      )}
       {more && <MoreOfStep at={at} />}
     </div>
   );

@@ -23,11 +23,13 @@ export function Text({
   numeric = true,
   className = 'min-w-24 flex-1',
   list,
+  placeholder,
   onPicked,
 }: Common & {
   unit?: string;
   numeric?: boolean;
   list?: string;
+  placeholder?: string;
   onPicked?: (value: string) => void;
 }) {
   const { register } = useFormContext<Draft>();
@@ -38,6 +40,7 @@ export function Text({
       numeric={numeric}
       wrap={className}
       list={list}
+      placeholder={placeholder}
       problem={useProblem(name)}
       {...register(name, { onChange: (e) => onPicked?.(String(e.target.value)) })}
     />

@@ -1,0 +1,88 @@
+import { requirePage } from '@/features/accounts/identify';
+import { may } from '@/features/accounts/policy';
+import { listDevices, listHouses, listScales } from '@/features/settings/repository';
+import { showOfRequest } from '@/features/settings/show';
+import { Part } from '@/features/settings/ui/Part';
+import {
+  AutoForm,
+  DeviceForm,
+  HangingForm,
+  HouseForm,
+  RevokeForm,
+  ScaleForm,
+} from '@/features/settings/ui/EquipmentForms';
+import { db } from '@/platform/db/client';
+import { HOUSE_KIND_WORDS } from '@/words/house';
+
+/** Scales, places that product hangs or lies in, and the devices that report from them. */
+export default async function EquipmentPage() {
+  const person = await requirePage();
+  const show = await showOfRequest();
+  const run = may(person.role, 'run_site');
+  const [scales, houses, devices] = await Promise.all([
+    listScales(db()),
+    listHouses(db()),
+    listDevices(db()),
+  ]);
+  return (
+    <div className="grid items-start gap-4 lg:grid-cols-2">
+      <Part title="Houses and other places">
+        <ul>
+          {houses.map((h) => (
+            <li key={h.id} className="border-t border-line py-2">
+              <p>
+                <strong>{h.name}</strong>, {HOUSE_KIND_WORDS[h.kind]}:{' '}
+                {h.sticks && h.stickMm && h.dropMm && h.capacityG
+                  ? `${h.sticks} sticks of ${show.quantity('length', h.stickMm)}, pieces up to ${show.quantity('length', h.dropMm)}, ${show.mass(h.capacityG)}`
+                  : 'hanging room not given yet'}
+              </p>
+              {run && <AutoForm id={h.id} on={h.autoAdvance} />}
+              {run && (
+                <HangingForm key={show.settings.system} house={h} system={show.settings.system} />
+              )}
+            </li>
+          ))}
+        </ul>
+        {run && <HouseForm />}
+      </Part>
+      <div className="space-y-4">
+        <Part title="Scales">
+          <ul>
+            {scales.map((s) => (
+              <li key={s.id} className="border-t border-line py-2">
+                {s.name}: up to {show.number(s.capacityG)} g in steps of{' '}
+                {show.number(s.resolutionG, 3)} g
+              </li>
+            ))}
+          </ul>
+          {run && <ScaleForm />}
+        </Part>
+        <Part title="Devices">
+          <p className="small">
+            Loggers report over <a href="/api/v1/openapi.json">the device interface</a> with their
+            own token.
+          </p>
+          <ul>
+            {devices.map((d) => (
+              <li
+                key={d.id}
+                className="flex flex-wrap items-center gap-3 border-t border-line py-2"
+              >
+                <span>
+                  {d.name}:{' '}
+                  {d.revokedAt
+                    ? 'revoked'
+                    : d.lastSeenAt
+                      ? `last heard ${show.clock(d.lastSeenAt.getTime() / 1000)}`
+                      : 'never heard'}
+                </span>
+                {run && !d.revokedAt && <RevokeForm id={d.id} />}
+              </li>
+            ))}
+          </ul>
+          {run && houses.length > 0 && <DeviceForm houses={houses} />}
+        </Part>
+      </div>
+    </div>
+  );
+}

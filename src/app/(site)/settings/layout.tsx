@@ -1,0 +1,19 @@
+import type { ReactNode } from 'react';
+import { requirePage } from '@/features/accounts/identify';
+import { may } from '@/features/accounts/policy';
+import { SettingsTabs } from '@/features/settings/ui/SettingsTabs';
+
+/** The settings: rules, site, equipment, people. */
+export default async function SettingsLayout({ children }: { children: ReactNode }) {
+  const person = await requirePage();
+  return (
+    <>
+      <h1 className="mb-2 text-2xl font-extrabold">Settings</h1>
+      <SettingsTabs />
+      {!may(person.role, 'run_site') && (
+        <p className="mb-3 text-soft">Only a release lead changes these.</p>
+      )}
+      {children}
+    </>
+  );
+}
