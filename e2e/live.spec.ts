@@ -98,7 +98,7 @@ test('two tabs on the same batch: the second is told, nothing happens twice', as
   await signIn(page, 'ines');
   const href = await openBatch(page, 'In the house', '/house');
   const other = await context.newPage();
-  await context.route('**/api/v1/events', (r) => r.abort());
+  await context.route('**/api/v1/events*', (r) => r.abort());
   await page.reload();
   await other.goto(`${href}/house`);
   const next = (p: typeof page) => p.getByRole('button', { name: 'Next stage: Cook' });

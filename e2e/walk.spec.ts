@@ -189,7 +189,7 @@ test('one batch, from a recipe and a weight to a signed release and its PDF', as
   await lead.goto(batch);
   const way = lead.getByRole('region', { name: 'Schedule' });
   await expect(way.getByRole('heading', { name: 'How it went' })).toBeVisible();
-  await expect(way).toContainText(/Packed .*, \d+ h \d+ early/);
+  await expect(way).toContainText(/Done .*, \d+ h \d+ early/);
   await expect(way.getByRole('listitem').filter({ hasText: 'Stuff' })).toContainText('done');
   await lead.close();
 });

@@ -38,6 +38,7 @@ export {
   type ProgramStage,
   type Recipe,
   type RecipeBody,
+  type RecipePart,
   type RoutedRecipe,
   type Species,
   type StageEnds,
@@ -250,6 +251,7 @@ export type { StepName } from './logbook/chapters/making';
 export type { ProbeUse } from './logbook/chapters/probes';
 export { RUN_EVENTS, type RunEvent } from './logbook/chapters/run';
 export { LOT_PROBLEMS, type LotProblem, type Weighed } from './logbook/chapters/weighing';
+export { PART_KINDS, entriesOfPart, isParted, ofPart, partOf } from './logbook/parts';
 export { foldBatch } from './logbook/fold';
 export { evidenceEndS } from './logbook/phase';
 export type { ParasiteControl } from './logbook/chapters/finish';

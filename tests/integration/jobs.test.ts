@@ -1,11 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import type { EntryBody, Recipe } from '@/core';
 import { coolingCurve, cookCurve, type Curve } from '../support/curves';
-import { driedRecipe, hotRecipe, poachedRecipe, rawRecipe } from '@/core/testing/outcomes';
+import {
+  driedRecipe,
+  hotRecipe,
+  partedRecipe,
+  poachedRecipe,
+  rawRecipe,
+} from '@/core/testing/outcomes';
 import { applySchool } from '@/core/formula/schools/apply-school';
 import { fermentedRecipe } from '@/core/testing/recipe';
 import type { Person } from '@/features/accounts/identify';
-import { loadDossier } from '@/features/batches/case';
+import { loadDossier, loadOpenDossiers } from '@/features/batches/case';
 import { nextStep } from '@/features/batches/next-step';
 import { postEntry, startBatch } from '@/features/batches/service';
 import { postedBodySchema } from '@/features/batches/contract';
@@ -36,8 +42,13 @@ afterAll(() => t.drop());
 
 /** A batch of a recipe from the first approval on, told by hours since its start. */
 class Job {
-  readonly id = randomUUID();
-  private constructor(readonly startS: number) {}
+  private constructor(
+    readonly startS: number,
+    readonly id: string = randomUUID(),
+  ) {}
+
+  /** One part of it, once its batter is made. */
+  part = (name: string) => new Job(this.startS, `${this.id}.${name}`);
 
   static async of(recipe: Recipe, agoH: number): Promise<Job> {
     const job = new Job(nowS() - agoH * HOUR);
@@ -61,13 +72,19 @@ class Job {
     return job;
   }
 
-  async try(h: number, body: object, who: Person = ann, id = randomUUID()) {
+  async try(
+    h: number,
+    body: object,
+    who: Person = ann,
+    id = randomUUID(),
+    corrects: string | null = null,
+  ) {
     const parsed = postedBodySchema.parse(body);
     return postEntry(t.db, who, this.id, {
       id,
       happenedAt: iso(this.startS + h * HOUR),
       body: parsed,
-      corrects: null,
+      corrects,
       confirmed: true,
       enteredIn: 'metric',
     });
@@ -137,6 +154,11 @@ class Job {
     expect(await verifyLogbook(t.db)).toMatchObject({ problems: [], notes: [] });
   }
 }
+
+/** The batch, or its parts, that are open. */
+const openOf = async (job: Job) =>
+  (await loadOpenDossiers(t.db, nowS())).filter((d) => d.head.batchId === job.id);
+const LOAD = randomUUID();
 
 const step = (name: string, more: object = {}): EntryBody =>
   ({ kind: 'step_done', step: name, ...more }) as EntryBody;
@@ -328,6 +350,70 @@ describe('5 · uncured, hot and fast, eaten hot', () => {
     );
     expect((await job.now()).phase).toBe('destroyed');
   });
+});
+
+test('3 · one batter in a large casing (smoke, bath) and a small one (smoke), released part by part', async () => {
+  const recipe = partedRecipe();
+  const job = await Job.of(recipe, 34);
+  await job.weighAll(recipe);
+  await job.say(1, { kind: 'cure_hold_started', coolerC: 2 });
+  expect((await openOf(job)).map((d) => d.head.id)).toEqual([job.id]);
+  await job.say(10, { kind: 'cure_hold_ended', coolerC: 2 });
+  const [large, small] = [job.part('large'), job.part('small')];
+  expect((await openOf(job)).map((d) => d.head.id)).toEqual([large.id, small.id]);
+  expect(await large.now()).toMatchObject({ phase: 'making', next: 'stuff' });
+
+  await large.say(11, step('stuff', { weightG: 19_000, tempC: 4 }));
+  await small.say(11.5, step('stuff', { weightG: 12_500, tempC: 4 }));
+  await large.say(12, { kind: 'run_started', houseId: 'house', loadId: LOAD });
+  await small.say(12, { kind: 'run_started', houseId: 'house', loadId: LOAD });
+  const rise = cookCurve(24, 66, 2);
+  await small.log(12, [...rise, ...cookCurve(24, 80, 1, 60).map((r) => ({ ...r, h: r.h + 2.02 }))]);
+  for (const part of [large, small]) await part.say(14, { kind: 'stage_started', stageIndex: 1 });
+  await small.say(15, { kind: 'pulled' });
+  expect(await small.now()).toMatchObject({ phase: 'chilling' });
+  expect(await large.now()).toMatchObject({ phase: 'in_house' });
+  await small.say(15, { kind: 'chill_started', medium: 'ice_bath' });
+  await small.log(15, coolingCurve(24, 0.02, 4));
+  await small.say(20, step('pack', { weightG: 11_000 }));
+  expect(await small.now()).toMatchObject({ phase: 'to_sign', next: 'sign', open: [] });
+  expect(await small.sign()).toMatchObject({ ok: true });
+  expect((await small.now()).phase).toBe('released');
+  expect((await openOf(job)).map((d) => d.head.id)).toEqual([large.id]);
+
+  /* What was signed stands: the batter takes no other weight now, by whichever part it is asked. */
+  expect(await large.try(20.5, weigh('lean', 23_000))).toMatchObject({ ok: false });
+  expect(
+    await large.try(20.5, {
+      kind: 'parasites_controlled',
+      lineId: 'lean',
+      lotId: null,
+      control: { way: 'certified', certificate: 'none' },
+    }),
+  ).toEqual({ ok: false, code: 'batch_closed' });
+  expect(await large.sign()).toEqual({ ok: false, code: 'not_packed' });
+
+  const cook = cookCurve(55, 76, 5);
+  await large.log(12, cook);
+  await large.say(17, { kind: 'pulled' });
+  await large.say(17, { kind: 'chill_started', medium: 'ice_bath' });
+  await large.log(17, coolingCurve(55, 0.02, 6, 2, cook.at(-1)!.core));
+  await large.say(27, step('pack', { weightG: 17_500 }));
+  expect(await large.now()).toMatchObject({ phase: 'to_sign', open: [] });
+  await large.close();
+  expect(await openOf(job)).toEqual([]);
+  expect((await verifyLogbook(t.db)).problems).toEqual([]);
+
+  /* A slip in the batter opens both again, and only both. */
+  const cure = (await loadDossier(t.db, large.id, nowS()))!.entries.find(
+    (e) => e.body.kind === 'weighed' && e.body.lineId === 'salt',
+  )!;
+  const fix = { kind: 'corrected', reason: 'read wrongly', replacement: weigh('salt', 485) };
+  expect(await large.try(28, fix, ann, randomUUID(), cure.id)).toMatchObject({ ok: true });
+  expect((await large.now()).phase).toBe('to_sign');
+  expect((await small.now()).phase).toBe('to_sign');
+  expect((await openOf(job)).length).toBe(2);
+  expect((await verifyLogbook(t.db)).problems).toEqual([]);
 });
 
 test('6 · raw, cooked by who eats it, frozen', async () => {

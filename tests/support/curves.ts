@@ -31,11 +31,17 @@ export function cookCurve(diameterMm: number, airC: number, hours: number, start
   }));
 }
 
-/** A hot core in ice water for a quarter of an hour, then in a cooler. */
-export function coolingCurve(diameterMm: number, fromH: number, hours: number, startC = 72): Curve {
+/** A hot core in ice water for so many hours, then in a cooler. */
+export function coolingCurve(
+  diameterMm: number,
+  fromH: number,
+  hours: number,
+  iceH = 0.5,
+  startC = 72,
+): Curve {
   const piece = new LivePiece({ diameterMm, startC }, 12);
   return run(piece, fromH, hours, (h) =>
-    h < 0.5
+    h < iceH
       ? { medium: 'ice-water', airC: 1, hWm2K: 300 }
       : { medium: 'air', airC: 1.5, hWm2K: 12 },
   ).slice(1);

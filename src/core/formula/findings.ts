@@ -4,6 +4,7 @@ import { requiredHoldS } from '../schedule/recipe-blocks';
 import { doseLimits, type Rule, type RuleSet } from '../rules/rule';
 import { basisOf } from './compose';
 import type { RecipeFigures } from './figures';
+import { partRecipes } from '../route/parts';
 import { holdOf, outcomeOf, programOf } from '../route/read';
 import { UNCURED_SMOKE_FROM_C, hasPoultry, type Recipe } from './recipe';
 import { CASINGS } from './tables/casings';
@@ -218,5 +219,21 @@ const casing: Ask = ({ recipe }) => {
  * blocks keeps a version from approval; a draft may be saved as it is.
  */
 export function judgeFormula(input: Input): Finding[] {
-  return [dose, limits, curing, cooking, fermenting, casing].flatMap((ask) => ask(input));
+  const whole = [dose, limits].flatMap((ask) => ask(input));
+  const ways = partRecipes(input.recipe).flatMap((recipe) =>
+    [curing, cooking, fermenting, casing].flatMap((ask) => ask({ ...input, recipe })),
+  );
+  return [...whole, ...gravest(ways)];
+}
+
+const GRAVITY: Record<FindingLevel, number> = { fine: 0, advisory: 1, blocking: 2 };
+
+/** Of findings of one kind about several parts the gravest. */
+function gravest(found: readonly Finding[]): Finding[] {
+  const by = new Map<FindingCode, Finding>();
+  for (const f of found) {
+    const known = by.get(f.code);
+    if (!known || GRAVITY[f.level] > GRAVITY[known.level]) by.set(f.code, f);
+  }
+  return [...by.values()];
 }

@@ -165,6 +165,19 @@ export type Fermentation = {
   floorPh: number;
 };
 
+/** One of several casings that a batter is stuffed into, with its own way from there. */
+export type RecipePart = {
+  /** Its own in the recipe: small letters, digits and dashes. */
+  id: string;
+  name: string;
+  /** Of the batter, (0, 1]; all shares sum to 1. */
+  share: number;
+  casing: Casing;
+  /** What comes after the common steps, which end with the stuffing. */
+  route: RouteStep[];
+  expectedYield?: number;
+};
+
 /** What a recipe says besides its way: what goes in, what it is stuffed into, and what comes of it. */
 export type RecipeBody = {
   name: string;
@@ -184,6 +197,10 @@ export type RecipeBody = {
   fermentation?: Fermentation;
   /** Made of a customer's own meat, which must never be mixed with anybody else's. */
   customersMeat?: boolean;
+  /** One batter in several casings: each with a way of its own from the stuffing on. */
+  parts?: RecipePart[];
+  /** This recipe is that of one part of another: which, and its share of the batter. Never stored. */
+  ofPart?: Pick<RecipePart, 'id' | 'name' | 'share'>;
   /** Cost of one kilogram of salt, of one metre of casing. */
   saltCostPerKg?: number;
   casingCostPerM?: number;

@@ -9,9 +9,9 @@ import type { RecordBody } from './chapters/record';
 import type { RunBody } from './chapters/run';
 import type { SigningBody } from './chapters/signing';
 import type { WeighingBody } from './chapters/weighing';
+import type { PartKind } from './parts';
 
-/** All that can be reported about a batch. Masses g, temperatures °C. */
-export type EntryBody =
+type AnyBody =
   | RecordBody
   | WeighingBody
   | CureBody
@@ -24,8 +24,13 @@ export type EntryBody =
   | HoldsBody
   | SigningBody;
 
-/** Facts that people report: what a correction may put in another one's place. */
-export type FactBody =
+/** Where a batch has several parts, an entry may be about one of them. */
+type ByPart<B> = B extends { kind: PartKind } ? B & { part?: string } : B;
+
+/** All that can be reported about a batch. Masses g, temperatures °C. */
+export type EntryBody = ByPart<AnyBody>;
+
+type AnyFact =
   | Extract<RecordBody, { kind: 'noted' }>
   | Extract<WeighingBody, { kind: 'weighed' }>
   | CureBody
@@ -35,7 +40,10 @@ export type FactBody =
   | DryingBody
   | Exclude<FinishBody, { kind: 'plan_named' }>;
 
-export type EntryKind = EntryBody['kind'];
+/** Facts that people report: what a correction may put in another one's place. */
+export type FactBody = ByPart<AnyFact>;
+
+export type EntryKind = AnyBody['kind'];
 
 export type Author = { id: string; name: string };
 

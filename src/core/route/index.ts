@@ -12,6 +12,7 @@ export {
   programOf,
   stepOf,
 } from './read';
+export { partRecipe, partRecipes } from './parts';
 export { runSheet, type SheetStep } from './sheet';
 export { placeOf, stepOfStage } from './stage-step';
 export {

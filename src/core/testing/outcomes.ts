@@ -1,5 +1,10 @@
 import { applySchool } from '../formula/schools/apply-school';
-import { UNCURED_SMOKE_FROM_C, type Recipe, type RoutedRecipe } from '../formula/recipe';
+import {
+  UNCURED_SMOKE_FROM_C,
+  type ProgramStage,
+  type Recipe,
+  type RoutedRecipe,
+} from '../formula/recipe';
 import { routed, withRoute } from '../route/adapter';
 import { withChill, withProgram, withStep } from '../route/edit';
 import { runStepsOf } from '../route/read';
@@ -79,3 +84,61 @@ export const poachedRecipe = (): RoutedRecipe =>
       endCoreC: 70,
     },
   ]);
+
+/** One batter: a large casing that is smoked and finished in a bath, and a small one that is smoked to its core. */
+export function partedRecipe(): RoutedRecipe {
+  const base = routed({ ...testRecipe(), name: 'Two-casing test link' });
+  const stuff = base.route.findIndex((s) => s.kind === 'stuff');
+  const after = (stages: ProgramStage[]) =>
+    withProgram(base, stages)
+      .route.slice(stuff + 1)
+      .filter((s) => s.kind !== 'bloom');
+  const smoke = {
+    name: 'Smoke',
+    kind: 'smoke',
+    airC: 66,
+    smoke: true,
+    plannedS: 2 * HOUR,
+  } as const;
+  return {
+    ...withRoute(base, base.route.slice(0, stuff + 1)),
+    parts: [
+      {
+        id: 'large',
+        name: 'Large',
+        share: 0.6,
+        casing: { name: 'Beef middle', diameterMm: 55 },
+        route: after([
+          { id: 'smoke', ...smoke },
+          {
+            id: 'bath',
+            name: 'Bath',
+            kind: 'bath',
+            airC: 77,
+            smoke: false,
+            plannedS: HOUR,
+            endCoreC: 70,
+          },
+        ]),
+      },
+      {
+        id: 'small',
+        name: 'Small',
+        share: 0.4,
+        casing: { name: 'Sheep casing', diameterMm: 24 },
+        route: after([
+          { id: 'smoke', ...smoke },
+          {
+            id: 'hot',
+            name: 'Cook',
+            kind: 'cook',
+            airC: 80,
+            smoke: false,
+            plannedS: HOUR,
+            endCoreC: 70,
+          },
+        ]),
+      },
+    ],
+  };
+}

@@ -32,7 +32,9 @@ export function weighedBasis(
   let resolutionG = state.meatResolutionG;
   if (basis === 'meat_block') return { basisG: meatG, resolutionG, far: [] };
   const finishedG = state.steps.pack?.weightG;
-  if (basis === 'finished' && finishedG) return { basisG: finishedG, resolutionG: 0, far: [] };
+  /* The cure of the whole batter stands against the whole finished weight: a part is its share of it. */
+  if (basis === 'finished' && finishedG)
+    return { basisG: finishedG / (recipe.ofPart?.share ?? 1), resolutionG: 0, far: [] };
   const far: string[] = [];
   const massOf = (lineId: string, plannedG: number) => {
     const weighed = state.weighed[lineId];

@@ -7,6 +7,7 @@ import { db } from '@/platform/db/client';
 import { fieldsOf, readInput } from '@/platform/read-input';
 import { limits } from '@/platform/limits';
 import { startBatchSchema } from './contract';
+import { refSchema } from './ref';
 import { startBatch } from './service';
 import { takeLate } from './late';
 import { signBatch } from './sign';
@@ -24,7 +25,7 @@ export async function startBatchAction(input: unknown): Promise<ActionResult<{ i
 }
 
 const lateSchema = z.object({
-  batchId: z.uuid(),
+  batchId: refSchema,
   reason: z.string().trim().min(3, 'say in a few words why').max(300),
 });
 
@@ -38,7 +39,7 @@ export async function takeLateAction(input: unknown): Promise<ActionResult<{ cou
 }
 
 const signSchema = z.object({
-  batchId: z.uuid(),
+  batchId: refSchema,
   entryId: z.uuid(),
   password: z.string().min(1).max(200),
 });

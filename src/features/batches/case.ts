@@ -1,18 +1,28 @@
 import {
   evidenceEndS,
   foldBatch,
+  isParted,
   withOffsets,
   type Case,
   type Entry,
+  type Phase,
   type RuleSet,
   type Verdict,
 } from '@/core';
 import { loadCalibrations } from '@/features/readings/calibrations';
 import { loadSeries } from '@/features/readings/repository';
-import type { Handle } from '@/platform/db/client';
+import type { Handle, Tx } from '@/platform/db/client';
 import { askJudge } from '@/workers/judge/client';
 import type { Asker } from '@/workers/pool';
-import { findBatch, loadEntries, loadRules, openBatches, type BatchHead } from './repository';
+import {
+  findBatch,
+  loadEntries,
+  loadRules,
+  openBatches,
+  partsOfHead,
+  setClosed,
+  type BatchHead,
+} from './repository';
 
 /** Where a batch stands by its record alone, without readings or judgement. */
 export type Standing = { head: BatchHead; case: Pick<Case, 'recipe' | 'state'> };
@@ -66,21 +76,45 @@ export async function loadDossier(
   return head && dossierOf(db, head, nowS, asker);
 }
 
+const isClosed = (phase: Phase) => phase === 'released' || phase === 'destroyed';
+
+/** Where a batch stands, or, once its batter is made, each of its parts. */
+async function standingsOf(db: Handle, head: BatchHead): Promise<Standing[]> {
+  const stand = async (h: BatchHead): Promise<Standing> => {
+    const state = foldBatch(h.recipe, await loadEntries(db, h.id));
+    return { head: h, case: { recipe: h.recipe, state } };
+  };
+  const whole = await stand(head);
+  if (!isParted(head.recipe, whole.case.state)) return [whole];
+  return Promise.all(partsOfHead(head).map(stand));
+}
+
+const openStandings = async (db: Handle, head: BatchHead): Promise<Standing[]> =>
+  (await standingsOf(db, head)).filter((s) => !isClosed(s.case.state.phase));
+
 /** Where every open batch stands: for those who ask every few seconds and need no readings. */
 export async function loadOpenStandings(db: Handle): Promise<Standing[]> {
-  const heads = await openBatches(db);
-  return Promise.all(
-    heads.map(async (head) => {
-      const state = foldBatch(head.recipe, await loadEntries(db, head.id));
-      return { head, case: { recipe: head.recipe, state } };
-    }),
-  );
+  const all = await Promise.all((await openBatches(db)).map((head) => openStandings(db, head)));
+  return all.flat();
+}
+
+/** The other parts of a batch; none where it has only one. */
+export async function otherParts(db: Handle, head: BatchHead): Promise<Standing[]> {
+  const whole = await findBatch(db, head.batchId);
+  if (!whole?.recipe.parts) return [];
+  return (await standingsOf(db, whole)).filter((s) => s.head.id !== head.id);
+}
+
+/** Closes a batch when its last part is done; opens it whenever one is open again. */
+export async function closeRef(tx: Tx, head: BatchHead, closedS: number | null): Promise<void> {
+  const others = closedS === null ? [] : await otherParts(tx, head);
+  if (others.every((o) => isClosed(o.case.state.phase))) await setClosed(tx, head.id, closedS);
 }
 
 /** A batch whose record or readings could not be judged, with the reason: it is shown as such and hides no other. */
 export type Unjudged = { head: BatchHead; message: string };
 
-/** Loads and judges every batch whose record is open, each by itself. */
+/** Loads and judges every batch whose record is open, each by itself; its parts once they go their own ways. */
 export async function loadOpen(
   db: Handle,
   nowS: number,
@@ -88,16 +122,23 @@ export async function loadOpen(
 ): Promise<{ dossiers: Dossier[]; unjudged: Unjudged[] }> {
   const dossiers: Dossier[] = [];
   const unjudged: Unjudged[] = [];
-  for (const head of await openBatches(db))
-    try {
-      dossiers.push(await dossierOf(db, head, nowS, asker));
-    } catch (error) {
-      const message = error instanceof Error ? error.message : String(error);
-      console.warn(`batch ${head.code}: ${message}`);
-      unjudged.push({ head, message });
-    }
+  for (const whole of await openBatches(db))
+    for (const head of await openHeads(db, whole))
+      try {
+        dossiers.push(await dossierOf(db, head, nowS, asker));
+      } catch (error) {
+        const message = error instanceof Error ? error.message : String(error);
+        console.warn(`batch ${head.code}: ${message}`);
+        unjudged.push({ head, message });
+      }
   return { dossiers, unjudged };
 }
+
+/** A batch that can't be folded is met, and named, where it is judged. */
+const openHeads = async (db: Handle, head: BatchHead): Promise<BatchHead[]> =>
+  head.recipe.parts
+    ? (await openStandings(db, head).catch(() => [{ head }])).map((s) => s.head)
+    : [head];
 
 /** The open batches that can be judged. */
 export const loadOpenDossiers = async (

@@ -2,6 +2,7 @@ import type { BatchState, EntryBody, ReadingPlace } from '@/core';
 import { channelsByIds, type Channel } from '@/features/readings/repository';
 import type { Tx } from '@/platform/db/client';
 import { loadOpenStandings } from './case';
+import { batchIdOf } from './ref';
 
 type Use = { channelId: number; what: ReadingPlace; from: 'house' | 'file' };
 
@@ -23,7 +24,8 @@ function misplaced(
 ): string | null {
   if (!channel) return 'unknown_channel';
   if (channel.what !== use.what) return 'channel_of_other_kind';
-  if (use.from === 'file') return channel.batchId === batchId ? null : 'channel_of_other_batch';
+  if (use.from === 'file')
+    return channel.batchId === batchIdOf(batchId) ? null : 'channel_of_other_batch';
   if (channel.houseId === null) return 'channel_of_other_batch';
   const elsewhere = state.run && use.what !== 'cooler' && channel.houseId !== state.run.houseId;
   return elsewhere ? 'channel_of_other_house' : null;

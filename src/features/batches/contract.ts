@@ -1,17 +1,11 @@
 import { z } from 'zod';
 import { LOT_PROBLEMS, RUN_EVENTS, type EntryBody, type LotProblem } from '@/core';
 import { stageSchema, stagesSchema } from '@/features/programs/contract';
+import { MAX_MASS_G, mass, optionalTemp, part, temp, words } from './entry-fields';
+import { finishing, planNamed } from './finishing-contract';
 
-/** Two tonnes: more than any smokehouse this is for can hang. */
-export const MAX_MASS_G = 2_000_000;
+export { MAX_MASS_G } from './entry-fields';
 
-const mass = z
-  .number()
-  .positive('must be more than 0')
-  .max(MAX_MASS_G, 'more than 2 000 kg cannot be one batch');
-const temp = z.number().min(-80).max(400);
-const words = z.string().trim().min(3, 'say it in a few words').max(2000);
-const optionalTemp = temp.optional();
 const what = z.enum(['core', 'air', 'wet_bulb', 'cooler']);
 const reason = words;
 const key = z.string().min(3).max(60);
@@ -31,6 +25,7 @@ const weighed = z.object({
 });
 const phLogged = z.object({
   kind: z.literal('ph_logged'),
+  part,
   ph: z.number().min(3, 'no sausage is below pH 3').max(8, 'no sausage is above pH 8'),
   meterCheckedS: z.number().positive().optional(),
 });
@@ -44,6 +39,7 @@ const lotAllowed = z.object({
 });
 const reading = z.object({
   kind: z.literal('reading_logged'),
+  part,
   what,
   tempC: temp,
   thickest: z.boolean(),
@@ -51,52 +47,14 @@ const reading = z.object({
 });
 const stepDone = z.object({
   kind: z.literal('step_done'),
+  part,
   step: z.enum(['grind', 'mix', 'stuff', 'surface_dry', 'bloom', 'freeze', 'pack']),
   tempC: optionalTemp,
   weightG: mass.optional(),
   without: z.array(z.string().min(1).max(100)).max(100).optional(),
 });
 const scaleStep = z.number().positive().max(10_000);
-const reworkDone = z.object({ kind: z.literal('rework_done'), text: words });
-
-const control = z.discriminatedUnion('way', [
-  z.object({
-    way: z.literal('frozen'),
-    thicknessMm: z.number().positive('must be more than 0').max(1000).nullable(),
-    atC: z.number().min(-80).max(0, 'that is not frozen'),
-    forS: z
-      .number()
-      .positive('must be more than 0')
-      .max(400 * 24 * 3600, 'longer than a year'),
-  }),
-  z.object({ way: z.literal('certified'), certificate: words }),
-]);
-const piece = z.string().trim().min(1, 'name the piece').max(60);
-const planNamed = z.object({ kind: z.literal('plan_named'), plan: words });
-
-/** What is recorded of products that are not judged by their heat alone. */
-const finishing = [
-  z.object({
-    kind: z.literal('step_ticked'),
-    stepId: z.string().min(1).max(60),
-    tempC: optionalTemp,
-  }),
-  z.object({
-    kind: z.literal('parasites_controlled'),
-    lineId: z.string().min(1).max(100),
-    lotId: z.uuid().nullable(),
-    control,
-  }),
-  z.object({ kind: z.literal('labelled'), text: words }),
-  z.object({ kind: z.literal('served'), tempC: optionalTemp }),
-  z.object({ kind: z.literal('drying_started'), houseId: z.string().min(1).max(100).optional() }),
-  z.object({ kind: z.literal('piece_weighed'), piece, weightG: mass, tareG: mass.optional() }),
-  z.object({
-    kind: z.literal('aw_logged'),
-    aw: z.number().min(0.5, 'no sausage is below 0.5').max(1, 'above 1 cannot be'),
-    meterCheckedS: z.number().positive().optional(),
-  }),
-] as const;
+const reworkDone = z.object({ kind: z.literal('rework_done'), part, text: words });
 
 /** Facts that can be reported and later corrected. */
 const facts = [
@@ -109,6 +67,7 @@ const facts = [
   z.object({ kind: z.literal('cure_hold_ended'), coolerC: optionalTemp }),
   z.object({
     kind: z.literal('run_started'),
+    part,
     houseId: z.string().min(1).max(100),
     loadId: z.uuid().optional(),
     program: z
@@ -123,11 +82,13 @@ const facts = [
   }),
   z.object({
     kind: z.literal('stage_started'),
+    part,
     stageIndex: z.number().int().min(0).max(100),
     reason: reason.optional(),
   }),
   z.object({
     kind: z.literal('stage_extended'),
+    part,
     stageIndex: z.number().int().min(0).max(100),
     byS: z
       .number()
@@ -135,24 +96,30 @@ const facts = [
       .max(48 * 3600, 'more than two days cannot be meant'),
     reason,
   }),
-  z.object({ kind: z.literal('run_paused'), reason }),
-  z.object({ kind: z.literal('run_resumed') }),
-  z.object({ kind: z.literal('moved'), stage: stageSchema, reason }),
+  z.object({ kind: z.literal('run_paused'), part, reason }),
+  z.object({ kind: z.literal('run_resumed'), part }),
+  z.object({ kind: z.literal('moved'), part, stage: stageSchema, reason }),
   z.object({
     kind: z.literal('event_logged'),
+    part,
     event: z.enum(RUN_EVENTS),
     text: z.string().trim().max(500).optional(),
   }),
   z.object({
     kind: z.literal('probe_placed'),
+    part,
     channelId,
     what,
     thickest: z.boolean(),
     position: z.string().trim().max(60).optional(),
   }),
-  z.object({ kind: z.literal('probe_removed'), channelId, reason: words }),
-  z.object({ kind: z.literal('pulled') }),
-  z.object({ kind: z.literal('chill_started'), medium: z.enum(['ice_bath', 'shower', 'cooler']) }),
+  z.object({ kind: z.literal('probe_removed'), part, channelId, reason: words }),
+  z.object({ kind: z.literal('pulled'), part }),
+  z.object({
+    kind: z.literal('chill_started'),
+    part,
+    medium: z.enum(['ice_bath', 'shower', 'cooler']),
+  }),
   z.object({ kind: z.literal('noted'), text: words }),
 ] as const;
 
@@ -164,6 +131,7 @@ const importedChannel = z.object({
 });
 const imported = z.object({
   kind: z.literal('readings_imported'),
+  part,
   fileName: z.string().max(255),
   sha256: z.string().length(64),
   channels: z.array(importedChannel).max(50),
@@ -178,12 +146,14 @@ const corrected = z.object({
 
 const acknowledged = z.object({
   kind: z.literal('alarm_acknowledged'),
+  part,
   key,
   text: z.string().trim().max(500).optional(),
 });
 
 const disposed = z.object({
   kind: z.literal('disposed'),
+  part,
   disposition: z.enum(['continue', 'cook_on', 'rework', 'destroy', 'release_on_authority']),
   reason: words,
   authority: z.string().trim().min(3, 'name the authority and its decision').max(500).optional(),
@@ -206,7 +176,7 @@ export const postedBodySchema = z.discriminatedUnion('kind', [
     readingG: mass,
     scaleResolutionG: scaleStep.optional(),
   }),
-  z.object({ kind: z.literal('held'), reason: words }),
+  z.object({ kind: z.literal('held'), part, reason: words }),
   reworkDone,
   acknowledged,
 ]);
@@ -225,6 +195,7 @@ export type PostedEntry = z.input<typeof postedEntrySchema>;
 
 const held = z.object({
   kind: z.literal('held'),
+  part,
   source: z.enum(['rule', 'person']),
   check: z.string().optional(),
   reason: z.string(),
@@ -241,11 +212,12 @@ const storedBodySchema = z.discriminatedUnion('kind', [
   acknowledged,
   z.object({
     kind: z.literal('alarm_raised'),
+    part,
     alarm: z.string().max(60),
     key,
     figures: z.record(z.string(), z.number()),
   }),
-  z.object({ kind: z.literal('alarm_cleared'), key }),
+  z.object({ kind: z.literal('alarm_cleared'), part, key }),
   z.object({
     kind: z.literal('cure_checked'),
     weighedId: z.uuid(),
@@ -254,7 +226,7 @@ const storedBodySchema = z.discriminatedUnion('kind', [
     scaleResolutionG: scaleStep.optional(),
   }),
   reworkDone,
-  z.object({ kind: z.literal('hold_lifted'), holdId: z.uuid(), reason: z.string() }),
+  z.object({ kind: z.literal('hold_lifted'), part, holdId: z.uuid(), reason: z.string() }),
   held,
   z.object({
     kind: z.literal('batch_started'),
@@ -268,6 +240,7 @@ const storedBodySchema = z.discriminatedUnion('kind', [
   }),
   z.object({
     kind: z.literal('signed'),
+    part,
     verdictSha256: z.string(),
     evidenceSha256: z.string(),
     statement: z.string(),

@@ -1,10 +1,11 @@
 import { sql } from 'kysely';
-import { liftSeal } from '@/features/readings/seals';
 import { v5Id } from '@/platform/ids';
 import type { Db } from '@/platform/db/client';
 import { notify } from '@/platform/events';
 import { loadDossier, type Dossier } from './case';
-import { appendEntries, lockHead, setClosed } from './repository';
+import { refOf } from './ref';
+import { appendEntries, lockHead } from './repository';
+import { reopen } from './service';
 
 /** Did a batch rest on this probe at any time after `sinceS`? */
 const restedOn = (d: Dossier, channelId: number, sinceS: number) =>
@@ -24,22 +25,23 @@ export async function doubtBatchesOf(
   sinceS: number,
   nowS: number,
 ): Promise<string[]> {
-  const rows = await sql<{ batchId: string }>`
-    select distinct batch_id from entry
+  const rows = await sql<{ batchId: string; part: string | null }>`
+    select distinct batch_id, body ->> 'part' as part from entry
     where kind = 'probe_placed' and (body ->> 'channelId')::int = ${channelId}`.execute(db);
   const opened: string[] = [];
-  for (const { batchId } of rows.rows)
+  for (const row of rows.rows) {
+    const ref = refOf(row.batchId, row.part);
     await db.transaction().execute(async (tx) => {
       await lockHead(tx);
-      const d = await loadDossier(tx, batchId, nowS);
+      const d = await loadDossier(tx, ref, nowS);
       if (!d?.case.state.signature?.stands || !restedOn(d, channelId, sinceS)) return;
       const reason = `${probe} was found out of tolerance after the cook: what it showed is no evidence`;
       await appendEntries(
         tx,
-        batchId,
+        ref,
         [
           {
-            id: v5Id(`${batchId}:doubt:${channelId}:${nowS}`),
+            id: v5Id(`${ref}:doubt:${channelId}:${nowS}`),
             happenedS: nowS,
             by: { id: 'system', name: 'Jolly Kettle' },
             corrects: null,
@@ -48,10 +50,10 @@ export async function doubtBatchesOf(
         ],
         nowS,
       );
-      await setClosed(tx, batchId, null);
-      await liftSeal(tx, batchId);
-      await notify(tx, { topic: 'batch', id: batchId });
+      await reopen(tx, d);
+      await notify(tx, { topic: 'batch', id: ref });
       opened.push(d.head.code);
     });
+  }
   return opened;
 }

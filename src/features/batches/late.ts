@@ -3,8 +3,8 @@ import { admitLate, lateOf } from '@/features/readings/seals';
 import { nowS as clock } from '@/platform/clock';
 import type { Db } from '@/platform/db/client';
 import { v5Id } from '@/platform/ids';
-import { loadDossier } from './case';
-import { appendEntries, lockHead, setClosed } from './repository';
+import { closeRef, loadDossier } from './case';
+import { appendEntries, lockHead } from './repository';
 import { tell } from './service';
 
 type Taken = { ok: true; data: { count: number } } | { ok: false; code: string };
@@ -18,9 +18,11 @@ export const takeLate = (db: Db, person: Person, batchId: string, reason: string
     await lockHead(tx);
     const now = clock();
     const dossier = await loadDossier(tx, batchId, now);
-    const late = dossier?.case.state.signature?.stands ? await lateOf(tx, batchId) : null;
+    const late = dossier?.case.state.signature?.stands
+      ? await lateOf(tx, dossier.head.batchId)
+      : null;
     if (!dossier || !late) return { ok: false, code: 'nothing_late' };
-    const count = await admitLate(tx, batchId);
+    const count = await admitLate(tx, dossier.head.batchId);
     const body = {
       kind: 'held' as const,
       source: 'person' as const,
@@ -29,7 +31,7 @@ export const takeLate = (db: Db, person: Person, batchId: string, reason: string
     const by = { id: person.id, name: person.name };
     const id = v5Id(`${batchId}:late:${now}`);
     await appendEntries(tx, batchId, [{ id, happenedS: now, by, corrects: null, body }], now);
-    await setClosed(tx, batchId, null);
+    await closeRef(tx, dossier.head, null);
     await tell(tx, dossier, body);
     return { ok: true, data: { count } };
   });

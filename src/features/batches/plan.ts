@@ -2,11 +2,13 @@ import {
   READY_AHEAD_S,
   START_BACK_S,
   followRecord,
+  partRecipes,
   passedSteps,
   planBackward,
   recipeBlocks,
   recipeOfRun,
   workingSpans,
+  type Block,
   type Case,
   type CureHoldRuleBody,
   type Plan,
@@ -18,6 +20,15 @@ import type { Site } from '@/features/settings/repository';
 
 /** How far ahead a plan may look, s: three weeks past ready-by or now. */
 const HORIZON_S = 21 * 24 * 3600;
+
+const lengthS = (blocks: readonly Block[]) =>
+  blocks.reduce((sum, b) => sum + b.pieces.reduce((s, p) => s + p.durationS, 0), 0);
+
+/** The way of a recipe; of one with several parts that of the part that takes longest. */
+const longestWay = (recipe: Recipe, holdRule: CureHoldRuleBody): Block[] =>
+  partRecipes(recipe)
+    .map((r) => recipeBlocks(r, holdRule))
+    .reduce((a, b) => (lengthS(b) > lengthS(a) ? b : a));
 
 /** The plan of a recipe for a ready-by time in the site's working hours; a ready-by beyond all range is one at its end. */
 export function planBatch(
@@ -31,7 +42,7 @@ export function planBatch(
   const horizonS = Math.max(0, readyS - fromS) + HORIZON_S;
   const working = workingSpans(site.workingHours, site.timeZone, fromS, fromS + horizonS);
   return planBackward({
-    blocks: recipeBlocks(recipe, holdRule),
+    blocks: longestWay(recipe, holdRule),
     nowS: fromS,
     readyByS: readyS,
     horizonS,

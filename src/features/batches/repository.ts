@@ -1,9 +1,20 @@
 import { sql } from 'kysely';
-import type { Author, Entry, EntryBody, Recipe, Rule, RuleSet } from '@/core';
+import {
+  entriesOfPart,
+  ofPart,
+  partRecipe,
+  type Author,
+  type Entry,
+  type EntryBody,
+  type Recipe,
+  type Rule,
+  type RuleSet,
+} from '@/core';
 import type { Handle, Tx } from '@/platform/db/client';
 import { toDate, toEpochS } from '@/platform/clock';
 import { hashOf } from '@/platform/hash';
 import { entryBodySchema } from './contract';
+import { batchIdOf, partIdOf, refOf } from './ref';
 
 export type NewEntry = {
   id: string;
@@ -58,10 +69,13 @@ export async function lastSeq(db: Handle): Promise<number> {
   return row?.seq ?? 0;
 }
 
-/** Appends entries to the chain, never with a time before the last one’s; the caller holds the lock. */
+/**
+ * Appends entries to the chain, never with a time before the last one’s; the caller holds the lock. Those of a part
+ * say so where their kind is about one.
+ */
 export async function appendEntries(
   tx: Tx,
-  batchId: string,
+  ref: string,
   entries: readonly NewEntry[],
   recordedS: number,
 ): Promise<void> {
@@ -72,33 +86,40 @@ export async function appendEntries(
     seq += 1;
     const fields = {
       id: e.id,
-      batchId,
+      batchId: batchIdOf(ref),
       seq,
       happenedAt: toDate(e.happenedS),
       recordedAt,
       byId: e.by.id,
       byName: e.by.name,
       corrects: e.corrects,
-      body: e.body,
+      body: ofPart(e.body, partIdOf(ref)),
     };
     const hash = entryHash({ prev, ...fields });
     await tx
       .insertInto('entry')
-      .values({ ...fields, kind: e.body.kind, body: JSON.stringify(e.body), prevHash: prev, hash })
+      .values({
+        ...fields,
+        kind: e.body.kind,
+        body: JSON.stringify(fields.body),
+        prevHash: prev,
+        hash,
+      })
       .execute();
     prev = hash;
   }
   await tx.updateTable('logbookHead').set({ seq, hash: prev }).where('id', '=', 1).execute();
 }
 
-export async function loadEntries(db: Handle, batchId: string): Promise<Entry[]> {
+/** The entries of a batch; of a part, those about it and about the whole batter. */
+export async function loadEntries(db: Handle, ref: string): Promise<Entry[]> {
   const rows = await db
     .selectFrom('entry')
     .selectAll()
-    .where('batchId', '=', batchId)
+    .where('batchId', '=', batchIdOf(ref))
     .orderBy('seq')
     .execute();
-  return rows.map((r) => ({
+  const entries = rows.map((r) => ({
     id: r.id,
     seq: r.seq,
     happenedS: toEpochS(r.happenedAt),
@@ -107,6 +128,7 @@ export async function loadEntries(db: Handle, batchId: string): Promise<Entry[]>
     corrects: r.corrects,
     body: entryBodySchema.parse(r.body),
   }));
+  return entriesOfPart(entries, partIdOf(ref));
 }
 
 export const findEntry = (db: Handle, id: string) =>
@@ -117,11 +139,16 @@ export const findEntry = (db: Handle, id: string) =>
     .executeTakeFirst();
 
 export type BatchHead = {
+  /** The batch, or one part of it: see `ref`. */
   id: string;
+  batchId: string;
   code: string;
   startedS: number;
   closedS: number | null;
+  /** That of the part, where it is one. */
   recipe: Recipe;
+  /** As it is stored. */
+  wholeRecipe: Recipe;
   recipeId: string;
   recipeVersion: number;
   recipeVersionId: string;
@@ -145,18 +172,35 @@ const heads = (db: Handle) =>
 type HeadRow = Awaited<ReturnType<ReturnType<typeof heads>['execute']>>[number];
 const toHead = (r: HeadRow): BatchHead => ({
   id: r.id,
+  batchId: r.id,
   code: r.code,
   startedS: toEpochS(r.startedAt),
   closedS: r.closedAt && toEpochS(r.closedAt),
   recipe: r.content,
+  wholeRecipe: r.content,
   recipeId: r.recipeId,
   recipeVersion: r.number,
   recipeVersionId: r.recipeVersionId,
 });
 
-export async function findBatch(db: Handle, id: string): Promise<BatchHead | null> {
-  const row = await heads(db).where('batch.id', '=', id).executeTakeFirst();
-  return row ? toHead(row) : null;
+/** The heads of a batch's parts; the batch's own where it has none. */
+export function partsOfHead(head: BatchHead): BatchHead[] {
+  const { parts } = head.wholeRecipe;
+  if (!parts) return [head];
+  return parts.map((p) => ({
+    ...head,
+    id: refOf(head.batchId, p.id),
+    code: `${head.code}-${p.id}`,
+    recipe: partRecipe(head.wholeRecipe, p.id)!,
+  }));
+}
+
+/** A batch by its id, or one of its parts; null where there is no such. */
+export async function findBatch(db: Handle, ref: string): Promise<BatchHead | null> {
+  const row = await heads(db).where('batch.id', '=', batchIdOf(ref)).executeTakeFirst();
+  if (!row) return null;
+  const head = toHead(row);
+  return partIdOf(ref) === null ? head : (partsOfHead(head).find((h) => h.id === ref) ?? null);
 }
 
 export const openBatches = async (db: Handle) =>
@@ -179,7 +223,7 @@ export async function closedBatches(
       e.or([e('batch.code', 'ilike', like), e(sql<string>`v.content->>'name'`, 'ilike', like)]),
     );
   }
-  return (await query.execute()).map(toHead);
+  return (await query.execute()).map(toHead).flatMap(partsOfHead);
 }
 
 /** The rules that a batch pinned when it started. */
@@ -218,11 +262,12 @@ export const insertBatch = (
     })
     .execute();
 
-export const setClosed = (tx: Tx, id: string, closedS: number | null) =>
+/** Closes or opens a whole batch; see `closeRef` for one of several parts. */
+export const setClosed = (tx: Tx, ref: string, closedS: number | null) =>
   tx
     .updateTable('batch')
     .set({ closedAt: closedS === null ? null : toDate(closedS) })
-    .where('id', '=', id)
+    .where('id', '=', batchIdOf(ref))
     .execute();
 
 export async function countCodes(tx: Tx, prefix: string): Promise<number> {

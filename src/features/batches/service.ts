@@ -2,6 +2,8 @@ import { DateTime } from 'luxon';
 import { v5Id } from '@/platform/ids';
 import {
   CURE_LINE,
+  ofPart,
+  partOf,
   plausibleTemp,
   refuse,
   type Author,
@@ -22,7 +24,8 @@ import { clockDoubt } from '@/platform/clock-watch';
 import type { Db, Tx } from '@/platform/db/client';
 import { notify } from '@/platform/events';
 import { hashOf } from '@/platform/hash';
-import { loadDossier, type Dossier } from './case';
+import { closeRef, loadDossier, otherParts, type Dossier } from './case';
+import { batchIdOf, partIdOf } from './ref';
 import { refuseChannels } from './channel-guard';
 import { refuseReferences } from './references';
 import { timesRefused } from './time-range';
@@ -35,7 +38,6 @@ import {
   findEntry,
   insertBatch,
   lockHead,
-  setClosed,
   type NewEntry,
 } from './repository';
 
@@ -109,7 +111,7 @@ async function alreadyThere(tx: Tx, batchId: string, entry: NewEntry): Promise<P
   const stored = await findEntry(tx, entry.id);
   if (!stored) return null;
   const same =
-    stored.batchId === batchId &&
+    stored.batchId === batchIdOf(batchId) &&
     stored.corrects === entry.corrects &&
     Math.abs(stored.happenedAt.getTime() / 1000 - entry.happenedS) < 0.002 &&
     hashOf(stored.body) === hashOf(entry.body);
@@ -134,7 +136,10 @@ export async function postEntry(
     await lockHead(tx);
     const dossier = await loadDossier(tx, batchId, now);
     if (!dossier) return { ok: false, code: 'no_such_batch' };
-    const body = await withLotCode(tx, asRecorded(posted.body, dossier, by));
+    const body = ofPart(
+      await withLotCode(tx, asRecorded(posted.body, dossier, by)),
+      partIdOf(batchId),
+    );
     const entry: NewEntry = {
       id: posted.id,
       happenedS: Date.parse(posted.happenedAt) / 1000,
@@ -152,6 +157,8 @@ export async function postEntry(
       entry.happenedS,
     );
     if (odd) return odd;
+    if (partOf(body) === null && (await closedForAll(tx, dossier, body)))
+      return { ok: false, code: 'batch_closed' };
     const kinds = new Map(dossier.entries.map((e) => [e.id, e.body.kind]));
     const refusal = refuse(dossier.head.recipe, dossier.case.state, kinds, entry, now);
     if (refusal === 'in_future' && clockDoubt()) return { ok: false, code: 'server_clock' };
@@ -167,11 +174,9 @@ export async function postEntry(
     await appendEntries(tx, batchId, [entry, ...holds], now);
     await moveStock(tx, dossier.case.state, entry, by);
     if (body.kind === 'disposed' && body.disposition === 'destroy')
-      await setClosed(tx, batchId, now);
-    if (body.kind === 'corrected' && dossier.case.state.signature?.stands) {
-      await setClosed(tx, batchId, null);
-      await liftSeal(tx, batchId);
-    }
+      await closeRef(tx, dossier.head, now);
+    if (body.kind === 'corrected' && dossier.case.state.signature?.stands)
+      await reopen(tx, dossier);
     await tell(tx, dossier, body);
     return {
       ok: true,
@@ -179,6 +184,27 @@ export async function postEntry(
       holds: holds.flatMap((h) => (h.body.kind === 'held' ? [h.body.check ?? ''] : [])),
     };
   });
+}
+
+/** What may still be said of a batter of which a part is signed. */
+const OF_SIGNED: readonly EntryKind[] = ['corrected', 'noted'];
+
+/** Would the entry change what another part was signed on? */
+async function closedForAll(tx: Tx, { head }: Dossier, body: EntryBody): Promise<boolean> {
+  if (OF_SIGNED.includes(body.kind)) return false;
+  return (await otherParts(tx, head)).some((o) => o.case.state.signature?.stands);
+}
+
+/** Channels that another part's signature still stands on: their seal stays. */
+async function sealedElsewhere(tx: Tx, { head }: Dossier): Promise<Set<number>> {
+  const signed = (await otherParts(tx, head)).filter((o) => o.case.state.signature?.stands);
+  return new Set(signed.flatMap((o) => o.case.state.probes.map((p) => p.channelId)));
+}
+
+/** A signature no longer stands: the record is open again, and so is what it sealed alone. */
+export async function reopen(tx: Tx, dossier: Dossier): Promise<void> {
+  await closeRef(tx, dossier.head, null);
+  await liftSeal(tx, dossier.head.batchId, await sealedElsewhere(tx, dossier));
 }
 
 /** Tells open pages of the batch and of its house. */

@@ -5,9 +5,9 @@ import { holdReadings, sealChannels } from '@/features/readings/seals';
 import { nowS as clock } from '@/platform/clock';
 import type { Db, Tx } from '@/platform/db/client';
 import { hashOf } from '@/platform/hash';
-import { loadDossier, type Dossier } from './case';
+import { closeRef, loadDossier, type Dossier } from './case';
 import type { PostResult } from './contract';
-import { appendEntries, findEntry, lockHead, setClosed, type NewEntry } from './repository';
+import { appendEntries, findEntry, lockHead, type NewEntry } from './repository';
 import { tell } from './service';
 
 export const STATEMENT =
@@ -30,7 +30,7 @@ export const signedBody = (dossier: Dossier): EntryBody => ({
 /** From here on what comes for the batch's time is kept beside its record. */
 export async function sealRecord(tx: Tx, { head, case: c }: Dossier): Promise<void> {
   const channels = c.state.probes.map((p) => p.channelId);
-  await sealChannels(tx, head.id, channels, c.state.startedS, c.nowS);
+  await sealChannels(tx, head.batchId, channels, c.state.startedS, c.nowS);
 }
 
 /** Signs a batch whose verdict passes; the caller has checked the password. */
@@ -62,7 +62,7 @@ export async function signBatch(
       return { ok: false, code: `verdict_${dossier.verdict.overall}` };
     await appendEntries(tx, batchId, [entry], now);
     await sealRecord(tx, dossier);
-    await setClosed(tx, batchId, now);
+    await closeRef(tx, dossier.head, now);
     await tell(tx, dossier, body);
     return { ok: true, known: false, holds: [] };
   });

@@ -1,4 +1,4 @@
-import { chillOf, chillStage, hasPoultry, heatProduct, programOf } from '@/core';
+import { chillOf, chillStage, hasPoultry, heatProduct, partRecipes, programOf } from '@/core';
 import { housePrior } from '@/features/houses/fits';
 import { latestPrograms } from '@/features/programs/repository';
 import { approvedVersions } from '@/features/recipes/repository';
@@ -21,15 +21,19 @@ export async function benchData(db: Handle): Promise<BenchData> {
     }),
   );
   return {
-    products: (await approvedVersions(db)).map((v) => ({
-      id: v.recipeId,
-      name: v.content.name,
-      product: heatProduct(v.content, FROM_COOLER_C),
-      cured: v.content.cure !== null,
-      poultry: hasPoultry(v.content),
-      stages: programOf(v.content),
-      chill: chillOf(v.content).map((c) => chillStage(c.medium, c.plannedS)),
-    })),
+    products: (await approvedVersions(db)).flatMap((v) =>
+      partRecipes(v.content)
+        .filter((r) => programOf(r).length > 0)
+        .map((r) => ({
+          id: r.ofPart ? `${v.recipeId}.${r.ofPart.id}` : v.recipeId,
+          name: r.name,
+          product: heatProduct(r, FROM_COOLER_C),
+          cured: r.cure !== null,
+          poultry: hasPoultry(r),
+          stages: programOf(r),
+          chill: chillOf(r).map((c) => chillStage(c.medium, c.plannedS)),
+        })),
+    ),
     programs: (await latestPrograms(db)).map((p) => ({
       id: p.programId,
       name: p.name,

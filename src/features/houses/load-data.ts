@@ -18,7 +18,8 @@ export type LoadHead = {
 };
 
 const hungMassG = (d: Dossier) =>
-  d.case.state.steps.stuff?.weightG ?? d.case.state.meatG ?? d.case.state.plannedMeatG;
+  d.case.state.steps.stuff?.weightG ??
+  (d.case.state.meatG ?? d.case.state.plannedMeatG) * (d.case.recipe.ofPart?.share ?? 1);
 
 /** What a load weighs against its house, and what the house's probes show. */
 export async function loadHead(

@@ -74,13 +74,13 @@ async function learn(db: Db, d: Dossier): Promise<void> {
   const { run } = d.case.state;
   const seq = d.entries.at(-1)?.seq ?? 0;
   if (!run || run.pulledS === null || taughtNothing.get(d.head.id) === seq) return;
-  if (await isRemembered(db, d.head.id)) return;
+  if (await isRemembered(db, d.head.batchId)) return;
   const basis = await fitOf({ ...d.case, nowS: run.pulledS }, undefined);
   if (basis?.madeFrom !== 'fitted' || basis.coreReadings < LEAST_READINGS) {
     taughtNothing.set(d.head.id, seq);
     return;
   }
-  const about = { houseId: run.houseId, batchId: d.head.id };
+  const about = { houseId: run.houseId, batchId: d.head.batchId };
   await rememberScores(db, about, d.case.recipe, await scoresOfRun(d));
   await rememberFit(db, {
     ...about,

@@ -3,6 +3,7 @@
 import { z } from 'zod';
 import type { ParsedLogger } from '@/core';
 import { asPerson, type ActionResult } from '@/features/accounts/identify';
+import { refSchema } from '@/features/batches/ref';
 import { loadSite } from '@/features/settings/repository';
 import { nowS } from '@/platform/clock';
 import { readFile } from '@/workers/files/client';
@@ -91,7 +92,7 @@ export async function importLoggerAction(
     const file = await fileOf(form);
     if (!file) return { ok: false, code: 'file_too_large' };
     const options = optionsOf(form);
-    const batchId = z.uuid().safeParse(form.get('batchId'));
+    const batchId = refSchema.safeParse(form.get('batchId'));
     const columns = z
       .string()
       .transform(jsonOf)

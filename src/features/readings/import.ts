@@ -49,7 +49,7 @@ export async function importLogger(
       if (!found || pick.what === 'ignore') continue;
       const channelId = await batchChannel(
         tx,
-        batchId,
+        dossier.head.batchId,
         `${fileHash.slice(0, 8)}:${pick.name}`,
         pick.what,
       );

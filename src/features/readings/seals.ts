@@ -14,7 +14,7 @@ export const holdReadings = (tx: Tx): Promise<void> => holdLock(tx, 'readings');
 /** A writer of readings: it waits for a signature that is under way, and a signature for it. */
 export const enterReadings = (db: Handle): Promise<void> => shareLock(db, 'readings');
 
-/** Seals channels of a batch for its time; an earlier seal of it is replaced. */
+/** Seals channels of a batch for its time; an earlier seal of them is replaced, by the longer of both. */
 export async function sealChannels(
   tx: Tx,
   batchId: string,
@@ -22,18 +22,29 @@ export async function sealChannels(
   fromS: number,
   toS: number,
 ): Promise<void> {
-  await tx.deleteFrom('seal').where('batchId', '=', batchId).execute();
   if (channelIds.length === 0) return;
   const span = { batchId, fromAt: toDate(fromS * 1000), toAt: toDate(toS * 1000) };
   await tx
     .insertInto('seal')
     .values([...new Set(channelIds)].map((channelId) => ({ ...span, channelId })))
+    .onConflict((c) =>
+      c.columns(['batchId', 'channelId']).doUpdateSet({
+        fromAt: sql`least(seal.from_at, excluded.from_at)`,
+        toAt: sql`greatest(seal.to_at, excluded.to_at)`,
+      }),
+    )
     .execute();
 }
 
-/** The signature no longer stands: what comes now belongs to the record again. */
-export const liftSeal = async (tx: Tx, batchId: string): Promise<void> => {
-  await tx.deleteFrom('seal').where('batchId', '=', batchId).execute();
+/** A signature no longer stands: what comes now belongs to the record again. What another part is sealed by stays. */
+export const liftSeal = async (
+  tx: Tx,
+  batchId: string,
+  except: ReadonlySet<number> = new Set(),
+): Promise<void> => {
+  let lift = tx.deleteFrom('seal').where('batchId', '=', batchId);
+  if (except.size > 0) lift = lift.where('channelId', 'not in', [...except]);
+  await lift.execute();
 };
 
 /** The seals that rows may fall under. */

@@ -81,19 +81,26 @@ const schools = z.object(
   ),
 );
 
+const casingShape = z.object({
+  name,
+  diameterMm: z.number('give a number').min(8, 'thinner than any casing').max(200),
+  kind: z.enum(CASING_KINDS).optional(),
+  pieceMm: z.number('give a number').min(20, 'shorter than any piece').max(5000).optional(),
+  wasteFraction: part.max(0.5, 'more than half is wasted').optional(),
+});
+
+const yieldShape = z
+  .number('give a number')
+  .min(0.2, 'less than 20 % of the batter')
+  .max(1.2, 'more than 120 % of the batter');
+
 const bodyShape = z.object({
   name,
   meat: z.array(meatLine).min(1, 'a recipe needs meat').max(20),
   totalSaltFraction: fraction.max(0.1, 'more than 10 % salt cannot be meant'),
   cure: cure.nullable(),
   additions: z.array(addition).max(80),
-  casing: z.object({
-    name,
-    diameterMm: z.number('give a number').min(8, 'thinner than any casing').max(200),
-    kind: z.enum(CASING_KINDS).optional(),
-    pieceMm: z.number('give a number').min(20, 'shorter than any piece').max(5000).optional(),
-    wasteFraction: part.max(0.5, 'more than half is wasted').optional(),
-  }),
+  casing: casingShape,
   outcome: z.enum(OUTCOMES).optional(),
   drying: z
     .object({
@@ -110,7 +117,7 @@ const bodyShape = z.object({
     })
     .optional(),
   schools: schools.optional(),
-  expectedYield: z.number('give a number').min(0.2, 'less than 20 %').max(1.2).optional(),
+  expectedYield: yieldShape.optional(),
   fermentation: z
     .object({
       targetPh: z.number('give a pH').min(4, 'below pH 4').max(5.6, 'above pH 5.6'),
@@ -124,7 +131,21 @@ const bodyShape = z.object({
 
 /** A recipe as it is written today: its way is one list of steps. */
 export const routedShape = bodyShape.extend({
-  route: z.array(stepSchema).min(3, 'a way has more steps').max(60),
+  route: z.array(stepSchema).min(1, 'a way has more steps').max(60),
+  parts: z
+    .array(
+      z.object({
+        id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'small letters, digits and dashes'),
+        name,
+        share: fraction.max(1, 'more than 100 %').positive('must be more than 0'),
+        casing: casingShape,
+        route: z.array(stepSchema).min(1, 'say what happens after the stuffing').max(60),
+        expectedYield: yieldShape.optional(),
+      }),
+    )
+    .min(2, 'a batter in one casing has no parts')
+    .max(6)
+    .optional(),
 });
 
 /** A recipe as it was written before there were routes; read for ever. */

@@ -1,5 +1,13 @@
-import { parseNumber, routeOf, toBase, type Quantity, type Recipe, type UnitSystem } from '@/core';
-import { shown, type Draft } from './draft';
+import {
+  parseNumber,
+  routeOf,
+  toBase,
+  type Quantity,
+  type Recipe,
+  type RouteStep,
+  type UnitSystem,
+} from '@/core';
+import { shown, type Draft, type StepDraft } from './draft';
 
 /**
  * The draft in the other unit system, so that switching units while writing changes what is shown and
@@ -15,7 +23,15 @@ export function convertDraft(d: Draft, to: UnitSystem, was: Recipe): Draft {
   };
   const meat = (id: string) => was.meat.find((m) => m.id === id);
   const addition = (id: string) => was.additions.find((a) => a.id === id);
-  const step = (id: string) => routeOf(was).find((s) => s.id === id);
+  const steps = (drafts: readonly StepDraft[], old: readonly RouteStep[]): StepDraft[] =>
+    drafts.map((s) => {
+      const before = old.find((x) => x.id === s.id);
+      return {
+        ...s,
+        air: text('temperature', s.air, before?.climate?.airC),
+        core: text('temperature', s.core, before?.ends?.coreC),
+      };
+    });
   const perMeat = (id: string) => {
     const written = addition(id)?.written;
     return written?.as === 'packet' ? written.perMeatG : undefined;
@@ -38,10 +54,15 @@ export function convertDraft(d: Draft, to: UnitSystem, was: Recipe): Draft {
       perMeat: text('mass', a.perMeat, perMeat(a.id)),
       cost: text('costPerMass', a.cost, addition(a.id)?.costPerKg),
     })),
-    route: d.route.map((s) => ({
-      ...s,
-      air: text('temperature', s.air, step(s.id)?.climate?.airC),
-      core: text('temperature', s.core, step(s.id)?.ends?.coreC),
-    })),
+    route: steps(d.route, routeOf(was)),
+    parts: d.parts.map((p) => {
+      const old = was.parts?.find((x) => x.id === p.id);
+      return {
+        ...p,
+        diameter: text('diameter', p.diameter, old?.casing.diameterMm),
+        piece: text('diameter', p.piece, old?.casing.pieceMm),
+        route: steps(p.route, old?.route ?? []),
+      };
+    }),
   };
 }

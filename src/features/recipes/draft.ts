@@ -12,6 +12,7 @@ import {
   type PlaceInProcess,
   type Quantity,
   type Recipe,
+  type RecipePart,
   type RouteStep,
   type SchoolChoices,
   type Species,
@@ -64,6 +65,19 @@ export type StepDraft = {
   core: string;
 };
 
+/** One of several casings of a batter as it stands in the form. */
+export type PartDraft = {
+  id: string;
+  name: string;
+  share: string;
+  casing: string;
+  casingKind: CasingKind | '';
+  diameter: string;
+  piece: string;
+  yield: string;
+  route: StepDraft[];
+};
+
 /** A recipe as it stands in the form: texts, in percent, minutes and `units`. */
 export type Draft = {
   /** The system that the texts are in. */
@@ -90,6 +104,7 @@ export type Draft = {
   meat: MeatDraft[];
   additions: AdditionDraft[];
   route: StepDraft[];
+  parts: PartDraft[];
   outcome: Outcome;
   loss: string;
   aw: string;
@@ -153,10 +168,23 @@ const stepDraft = (s: RouteStep, system: UnitSystem): StepDraft => ({
   core: shown('temperature', s.ends?.coreC, system),
 });
 
+const partDraft = (p: RecipePart, system: UnitSystem): PartDraft => ({
+  id: p.id,
+  name: p.name,
+  share: percent(p.share),
+  casing: p.casing.name,
+  casingKind: p.casing.kind ?? '',
+  diameter: shown('diameter', p.casing.diameterMm, system),
+  piece: shown('diameter', p.casing.pieceMm, system),
+  yield: percent(p.expectedYield),
+  route: p.route.map((s) => stepDraft(s, system)),
+});
+
 /** The parts of a draft that a choice of school can change. */
 export function processDraft(r: Recipe, system: UnitSystem) {
   return {
     route: routeOf(r).map((s) => stepDraft(s, system)),
+    parts: (r.parts ?? []).map((p) => partDraft(p, system)),
     outcome: outcomeOf(r),
     loss: percent(r.drying?.minLossFraction),
     aw: tidy(r.drying?.maxAw),

@@ -45,6 +45,13 @@ const WHOLE: Record<string, FieldPath<Draft>> = {
 export function fieldOf(path: readonly (string | number)[]): FieldPath<Draft> | null {
   const whole = WHOLE[path.join('.')];
   if (whole) return whole;
+  const [list0, p, within, step] = path;
+  if (list0 === 'parts' && typeof p === 'number') {
+    const last = String(path.at(-1));
+    if (within === 'route' && typeof step === 'number')
+      return `parts.${p}.route.${step}.${FIELDS[last] ?? last}` as FieldPath<Draft>;
+    return path.length > 2 ? (`parts.${p}.${PART_FIELDS[last] ?? last}` as FieldPath<Draft>) : null;
+  }
   const at = path.findIndex((p) => typeof p === 'number');
   if (at < 1 || path.length === at + 1) return null;
   const list = path.slice(0, at).join('.');
@@ -52,7 +59,14 @@ export function fieldOf(path: readonly (string | number)[]): FieldPath<Draft> | 
   return `${list}.${path[at]}.${FIELDS[last] ?? last}` as FieldPath<Draft>;
 }
 
+const PART_FIELDS: Record<string, string> = {
+  diameterMm: 'diameter',
+  pieceMm: 'piece',
+  expectedYield: 'yield',
+};
+
 const PARTS: Record<string, string> = {
+  parts: 'Parts',
   meat: 'Meat block',
   additions: 'Additions',
   route: 'The way',

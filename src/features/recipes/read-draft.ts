@@ -7,11 +7,19 @@ import {
   type Climate,
   type Quantity,
   type Recipe,
+  type RecipePart,
   type RouteStep,
   type RoutedRecipe,
   type UnitSystem,
 } from '@/core';
-import { shown, tidy, type AdditionDraft, type Draft, type StepDraft } from './draft';
+import {
+  shown,
+  tidy,
+  type AdditionDraft,
+  type Draft,
+  type PartDraft,
+  type StepDraft,
+} from './draft';
 
 /** Reads texts as figures; one that still says what the original figure says gives the original back. */
 class Reader {
@@ -160,6 +168,54 @@ function stepOf(s: StepDraft, old: RouteStep | undefined, r: Reader): RouteStep 
   };
 }
 
+const slug = (name: string) =>
+  name
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 40) || 'part';
+
+const stepsOf = (drafts: readonly StepDraft[], was: readonly RouteStep[], r: Reader) =>
+  drafts.map((s) =>
+    stepOf(
+      s,
+      was.find((x) => x.id === s.id),
+      r,
+    ),
+  );
+
+function partOf(p: PartDraft, old: RecipePart | undefined, r: Reader): RecipePart {
+  const was = old?.casing;
+  return {
+    id: old?.id ?? slug(p.name),
+    name: p.name,
+    share: r.read(p.share, old?.share, 100),
+    casing: {
+      ...(was?.wasteFraction === undefined ? {} : { wasteFraction: was.wasteFraction }),
+      name: p.casing,
+      diameterMm: r.base('diameter', p.diameter, was?.diameterMm),
+      ...(p.casingKind === '' ? {} : { kind: p.casingKind }),
+      ...given('pieceMm', p.piece, () => r.base('diameter', p.piece, was?.pieceMm)),
+    },
+    route: stepsOf(p.route, old?.route ?? [], r),
+    ...given('expectedYield', p.yield, () => r.read(p.yield, old?.expectedYield, 100)),
+  };
+}
+
+function partsOf(d: Draft, was: Recipe['parts'], r: Reader): Pick<Recipe, 'parts'> {
+  if (d.parts.length === 0) return {};
+  return {
+    parts: d.parts.map((p) =>
+      partOf(
+        p,
+        was?.find((x) => x.id === p.id),
+        r,
+      ),
+    ),
+  };
+}
+
 function dryingOf(d: Draft, was: Recipe['drying'], r: Reader): Pick<Recipe, 'drying'> {
   if (d.loss.trim() === '' && d.aw.trim() === '') return {};
   return {
@@ -176,7 +232,6 @@ function dryingOf(d: Draft, was: Recipe['drying'], r: Reader): Pick<Recipe, 'dry
  */
 export function fromDraft(d: Draft, was: Recipe): RoutedRecipe {
   const r = new Reader(d.units);
-  const steps = routeOf(was);
   const hasSchools = Object.keys(d.schools).length > 0 || was.schools !== undefined;
   return {
     name: d.name,
@@ -191,13 +246,8 @@ export function fromDraft(d: Draft, was: Recipe): RoutedRecipe {
       ),
     ),
     casing: casingOf(d, was.casing, r),
-    route: d.route.map((s) =>
-      stepOf(
-        s,
-        steps.find((x) => x.id === s.id),
-        r,
-      ),
-    ),
+    route: stepsOf(d.route, routeOf(was), r),
+    ...partsOf(d, was.parts, r),
     ...(d.outcome === 'cooked' && was.outcome === undefined ? {} : { outcome: d.outcome }),
     ...dryingOf(d, was.drying, r),
     ...(hasSchools ? { schools: d.schools } : {}),

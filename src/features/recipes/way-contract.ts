@@ -10,6 +10,7 @@ import {
   isChillStep,
   isMaking,
   outcomeOf,
+  partRecipe,
   placeOfStep,
   programOf,
   routeOf,
@@ -152,7 +153,38 @@ const outcome: Ask = (recipe, issue) => {
     issue(['outcome'], 'wild game is cooked: nothing else controls its parasites');
 };
 
-/** Says of a recipe's way all that does not agree, by path. */
+const ASKS: readonly Ask[] = [times, once, order, uncured, fermenting, outcome];
+
+/** Shares, ids, and that nothing of a part's own stands before the stuffing. */
+const parts: Ask = (recipe, issue) => {
+  const list = recipe.parts ?? [];
+  const sum = list.reduce((s, p) => s + p.share, 0);
+  if (list.length > 0 && Math.abs(sum - 1) > 1e-6)
+    issue(['parts', 0, 'share'], `the parts sum to ${(sum * 100).toFixed(1)} %, not 100 %`);
+  const ids = list.map((p) => p.id);
+  if (new Set(ids).size < ids.length) issue(['parts'], 'two parts have the same name');
+  if (list.length > 0 && routeOf(recipe).at(-1)?.kind !== 'stuff')
+    issue(
+      ['route'],
+      'the common steps end with the stuffing; what comes then belongs to the parts',
+    );
+};
+
+/** Says of a recipe's way all that does not agree, by path; of several parts each by its own. */
 export function wayAgrees(recipe: Recipe, issue: Report): void {
-  for (const ask of [times, once, order, uncured, fermenting, outcome]) ask(recipe, issue);
+  if (!recipe.parts) return ASKS.forEach((ask) => ask(recipe, issue));
+  parts(recipe, issue);
+  const common = routeOf(recipe).length;
+  const seen = new Set<string>();
+  recipe.parts.forEach((part, p) => {
+    const own = partRecipe(recipe, part.id)!;
+    for (const ask of ASKS)
+      ask(own, (path, message) => {
+        const at = path[0] === 'route' && typeof path[1] === 'number' ? path[1] - common : -1;
+        const where = at < 0 ? path : ['parts', p, 'route', at, ...path.slice(2)];
+        const key = `${where.join('.')}:${message}`;
+        if (!seen.has(key)) issue(where, message);
+        seen.add(key);
+      });
+  });
 }

@@ -1,6 +1,6 @@
 import { JUDGEMENT, type EntryBody, type Verdict } from '@/core';
 import { loadDossier, type Dossier } from '@/features/batches/case';
-import { entryHash, loadEntries } from '@/features/batches/repository';
+import { entryHash, findBatch, loadEntries, partsOfHead } from '@/features/batches/repository';
 import { sealOf } from '@/features/batches/sign';
 import { lateOf } from '@/features/readings/seals';
 import type { Db, Handle } from '@/platform/db/client';
@@ -91,7 +91,7 @@ function noteOf(code: string, judgement: number, today: Verdict): string {
 
 /** The recipe and rules of a batch are those that it started with. */
 function checkStart(code: string, start: Started, dossier: Dossier, problems: string[]): void {
-  if (start.recipeSha256 !== hashOf(dossier.head.recipe))
+  if (start.recipeSha256 !== hashOf(dossier.head.wholeRecipe))
     problems.push(`batch ${code} no longer has the recipe it started with`);
   for (const pin of start.rules) {
     const rule = Object.values(dossier.case.rules).find((r) => r.id === pin.id);
@@ -128,7 +128,7 @@ async function checkBatch(
   const { signature } = dossier.case.state;
   const said = dossier.entries.find((e) => e.id === signature?.entryId)?.body;
   if (!signature?.stands || said?.kind !== 'signed') return false;
-  const late = await lateOf(db, id);
+  const late = await lateOf(db, dossier.head.batchId);
   if (late)
     found.notes.push(
       `batch ${code}: ${late.count} readings came after it was signed and are kept beside it`,
@@ -142,7 +142,10 @@ async function checkBatches(db: Handle, found: Found): Promise<number> {
   let signed = 0;
   for (const batch of await db.selectFrom('batch').select(['id', 'code']).execute())
     try {
-      if (await checkBatch(db, batch, found)) signed += 1;
+      const head = await findBatch(db, batch.id);
+      /* The whole batter, then each of its parts. */
+      const refs = head?.recipe.parts ? [head, ...partsOfHead(head)] : [batch];
+      for (const { id, code } of refs) if (await checkBatch(db, { id, code }, found)) signed += 1;
     } catch (error) {
       const why = (error as Error).message.split('\n')[0];
       found.problems.push(`batch ${batch.code} cannot be read any more: ${why}`);

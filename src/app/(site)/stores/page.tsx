@@ -29,7 +29,11 @@ export default async function StoresPage({
     siteDay(db(), now),
     loadOpenDossiers(db(), now),
   ]);
-  const planned = open.map((d) => ({
+  /* The parts of one batter are weighed once. */
+  const batters = open.filter(
+    (d, i) => open.findIndex((x) => x.head.batchId === d.head.batchId) === i,
+  );
+  const planned = batters.map((d) => ({
     code: d.head.code,
     recipe: d.head.recipe,
     state: d.case.state,

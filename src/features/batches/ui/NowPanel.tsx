@@ -48,6 +48,7 @@ export function NowPanel({
   const cure = state.weighed[CURE_LINE];
   const { maxCoolerC } = c.rules.cure_hold.body;
   const missing = missingOf(recipe, state);
+  const share = recipe.ofPart?.share ?? 1;
   const raw = outcomeOf(recipe) === 'cook_before_eating';
   const { lines, batterG, finishedG } = scaleRecipe(
     withCureAsWeighed(recipe, cure?.nitriteFraction ?? null),
@@ -82,7 +83,7 @@ export function NowPanel({
             <StepWeight
               step="stuff"
               label="Stuffed weight"
-              expectedG={batterG}
+              expectedG={batterG * share}
               before={missing}
               tempLabel={raw ? 'Batter when it is stuffed' : undefined}
             />
@@ -99,7 +100,7 @@ export function NowPanel({
             <StepWeight
               step="pack"
               label="Finished weight"
-              expectedG={finishedG}
+              expectedG={finishedG * share}
               tempLabel={raw ? 'Middle when it is packed' : undefined}
             />
           )}

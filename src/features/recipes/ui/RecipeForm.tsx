@@ -22,6 +22,7 @@ import { Text, Tick } from './fields';
 import { LiveRecipe } from './LiveRecipe';
 import { MeatBlock } from './MeatBlock';
 import { CasingPart } from './CasingPart';
+import { PartsEditor } from './PartsEditor';
 import { RouteEditor } from './RouteEditor';
 import { SaltAndCure } from './SaltAndCure';
 import { SchoolsPart } from './SchoolsPart';
@@ -170,6 +171,7 @@ export function RecipeForm({ recipeId, ...began }: Props) {
               <CasingPart />
               <SchoolsPart />
               <RouteEditor />
+              <PartsEditor />
               <div className="sheet space-y-3">
                 <Text name="reason" label="What changed, and why" numeric={false} />
                 <button className="button-main text-lg" disabled={busy}>

@@ -12,6 +12,7 @@ import {
   type StepKind,
 } from '@/core';
 import { SortableLine, SortableList } from '@/ui/sortable';
+import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
 import {
   ATTENDANCE_WORDS,
@@ -22,6 +23,10 @@ import {
 } from '@/words/route';
 import type { Draft, StepDraft } from '../draft';
 import { Part, Pick, RemoveLine, Text, Tick } from './fields';
+
+/** The list of steps that is written: the recipe's own, or that of one of its parts. */
+type ListPath = 'route' | `parts.${number}.route`;
+type StepPath = `${ListPath}.${number}`;
 
 const EMPTY_STEP: Omit<StepDraft, 'id' | 'kind'> = {
   manner: '',
@@ -50,7 +55,7 @@ const WHO = [
 const ENDS = OUTCOMES.map((o) => [o, OUTCOME_WORDS[o]] as const);
 
 /** Limits and people of a step: what most steps leave as it is usual. */
-function MoreOfStep({ at }: { at: `route.${number}` }) {
+function MoreOfStep({ at }: { at: StepPath }) {
   return (
     <div className="flex flex-wrap items-end gap-2 border-l-4 border-line pl-3">
       <Text name={`${at}.least`} label="At least" unit="min" />
@@ -64,7 +69,7 @@ function MoreOfStep({ at }: { at: `route.${number}` }) {
 }
 
 /** Set points of a step in a place that has any. */
-function SetPoints({ at }: { at: `route.${number}` }) {
+function SetPoints({ at }: { at: StepPath }) {
   const degrees = unitSymbol('temperature', useShow().settings.system);
   return (
     <>
@@ -76,9 +81,9 @@ function SetPoints({ at }: { at: `route.${number}` }) {
   );
 }
 
-function Step({ index, onRemove }: { index: number; onRemove: () => void }) {
+function Step({ list, index, onRemove }: { list: ListPath; index: number; onRemove: () => void }) {
   const { control, getValues } = useFormContext<Draft>();
-  const at = `route.${index}` as const;
+  const at = `${list}.${index}` as const;
   const kind = useWatch({ control, name: `${at}.kind` }) as StepKind;
   const manner = useWatch({ control, name: `${at}.manner` });
   const air = useWatch({ control, name: `${at}.air` });
@@ -138,38 +143,31 @@ function OutcomePart() {
   );
 }
 
-/** The way of the product, step by step: all that is planned, judged and printed follows from it. */
-export function RouteEditor() {
+/** A list of steps that is sorted, added to and taken from. */
+export function StepList({ list }: { list: ListPath }) {
   const { control } = useFormContext<Draft>();
-  const steps = useFieldArray({ control, name: 'route', keyName: 'key' });
+  const steps = useFieldArray({ control, name: list, keyName: 'key' });
   const [kind, setKind] = useState<StepKind>('rest');
   return (
-    <Part title="The way">
-      <OutcomePart />
+    <>
       <SortableList ids={steps.fields.map((f) => f.key)} onMove={steps.move}>
         <ol>
           {steps.fields.map((f, i) => (
             <SortableLine key={f.key} id={f.key} label={`step ${i + 1}`}>
-              <Step index={i} onRemove={() => steps.remove(i)} />
+              <Step list={list} index={i} onRemove={() => steps.remove(i)} />
             </SortableLine>
           ))}
         </ol>
       </SortableList>
       <div className="flex flex-wrap items-end gap-2">
-        <label className="min-w-40">
-          <span className="label text-sm">Kind of the new step</span>
-          <select
-            className="field min-h-11 px-2 text-base"
-            value={kind}
-            onChange={(e) => setKind(e.target.value as StepKind)}
-          >
-            {KINDS.map(([value, word]) => (
-              <option key={value} value={value}>
-                {word}
-              </option>
-            ))}
-          </select>
-        </label>
+        <SelectField
+          dense
+          wrap="min-w-40"
+          label="Kind of the new step"
+          value={kind}
+          options={KINDS}
+          onChange={setKind}
+        />
         <button
           type="button"
           className="button min-h-11"
@@ -178,6 +176,16 @@ export function RouteEditor() {
           Add a step
         </button>
       </div>
+    </>
+  );
+}
+
+/** The way of the product, step by step: all that is planned, judged and printed follows from it. */
+export function RouteEditor() {
+  return (
+    <Part title="The way">
+      <OutcomePart />
+      <StepList list="route" />
     </Part>
   );
 }

@@ -4,6 +4,7 @@ import { may } from '@/features/accounts/policy';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { BatchProvider } from '@/features/batches/ui/BatchProvider';
 import { BatchTabs } from '@/features/batches/ui/BatchTabs';
+import { PartTabs } from '@/features/batches/ui/PartTabs';
 import { HoldPanel } from '@/features/batches/ui/HoldPanel';
 import { standWords } from '@/words/batch';
 import { showOfRequest } from '@/features/settings/show';
@@ -38,6 +39,7 @@ export default async function BatchLayout({
           {c.state.practice ? ' · PRACTICE, never to be released' : ''}
         </p>
       </div>
+      <PartTabs head={head} />
       <BatchTabs batchId={head.id} />
       <HoldPanel dossier={dossier} show={show} canDecide={may(person.role, 'decide')} />
       {children}

@@ -1,3 +1,4 @@
+import { programOf } from '@/core';
 import { Link } from '@/ui/link';
 import { requirePage } from '@/features/accounts/identify';
 import { PracticeDesk } from '@/features/bench/ui/PracticeDesk';
@@ -9,7 +10,9 @@ import { db } from '@/platform/db/client';
 /** Make the mistakes here: a simulated house, faster than a real one, judged the same way. */
 export default async function PracticePage() {
   await requirePage();
-  const recipes = (await approvedVersions(db())).filter((v) => !v.content.fermentation);
+  const recipes = (await approvedVersions(db())).filter(
+    (v) => !v.content.fermentation && programOf(v.content).length > 0,
+  );
   const programs = await latestPrograms(db());
   return (
     <>

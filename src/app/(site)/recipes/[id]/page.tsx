@@ -1,7 +1,7 @@
 import { Link } from '@/ui/link';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
-import { judgeFormula } from '@/core';
+import { partRecipes, judgeFormula } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
 import { BASIS_WORDS } from '@/words/batch';
@@ -102,7 +102,17 @@ export default async function RecipePage({ params, searchParams }: Props) {
           </section>
           <section className="sheet" aria-label="House program">
             <h2 className="mb-1 text-lg font-semibold">House program</h2>
-            <StageList recipe={r} show={show} />
+            {partRecipes(r).map((own) => (
+              <div key={own.ofPart?.id ?? ''} className="mb-3">
+                {own.ofPart && (
+                  <h3 className="font-semibold">
+                    {own.ofPart.name}, {show.number(own.ofPart.share * 100, 0)} % of the batter,{' '}
+                    {own.casing.name} {show.quantity('diameter', own.casing.diameterMm)}
+                  </h3>
+                )}
+                <StageList recipe={own} show={show} />
+              </div>
+            ))}
           </section>
         </div>
         <div className="space-y-4">

@@ -41,7 +41,7 @@ export default async function VerdictPage({ params }: { params: Promise<{ id: st
     db(),
     state.probes.map((p) => p.channelId),
   );
-  const late = state.signature?.stands ? await lateOf(db(), dossier.head.id) : null;
+  const late = state.signature?.stands ? await lateOf(db(), dossier.head.batchId) : null;
   const nameOf = (id: number) => channels.find((ch) => ch.id === id)?.name ?? `Channel ${id}`;
   const ready =
     verdict.overall === 'pass' && state.phase === 'to_sign' && !state.holds.some((h) => h.open);

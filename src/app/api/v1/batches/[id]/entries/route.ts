@@ -1,6 +1,6 @@
-import { z } from 'zod';
 import { requireRoute } from '@/features/accounts/identify';
 import { postedEntrySchema } from '@/features/batches/contract';
+import { refSchema } from '@/features/batches/ref';
 import { postEntry } from '@/features/batches/service';
 import { db } from '@/platform/db/client';
 import { troubleOf } from '@/platform/db/trouble';
@@ -16,7 +16,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
   const { id } = await params;
   const body: unknown = isJson(request) ? await request.json().catch(() => undefined) : undefined;
   const parsed = readInput(postedEntrySchema, body);
-  if (!parsed.success || !z.uuid().safeParse(id).success) {
+  if (!parsed.success || !refSchema.safeParse(id).success) {
     const fields = parsed.success ? { batch: 'no such batch' } : fieldsOf(parsed.error);
     return Response.json({ ok: false, code: 'bad_entry', fields }, { status: 400 });
   }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { requireRoute } from '@/features/accounts/identify';
 import { loadDossier } from '@/features/batches/case';
+import { refSchema } from '@/features/batches/ref';
 import { recordCsv, recordJson } from '@/features/records/export';
 import { loadSite } from '@/features/settings/repository';
 import { showOfRequest } from '@/features/settings/show';
@@ -20,7 +21,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const person = await requireRoute('read');
   if (person instanceof Response) return person;
   const as = asSchema.safeParse(new URL(request.url).searchParams.get('as'));
-  const id = z.uuid().safeParse((await params).id);
+  const id = refSchema.safeParse((await params).id);
   const dossier = id.success ? await loadDossier(db(), id.data, nowS()) : null;
   if (!dossier) return Response.json({ ok: false, code: 'no_such_batch' }, { status: 404 });
   if (!as.success)
@@ -43,7 +44,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
     const last = await db()
       .selectFrom('entry')
       .select('hash')
-      .where('batchId', '=', dossier!.head.id)
+      .where('batchId', '=', dossier!.head.batchId)
       .orderBy('seq', 'desc')
       .executeTakeFirstOrThrow();
     return recordPdf({

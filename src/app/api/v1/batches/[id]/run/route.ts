@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { requireRoute } from '@/features/accounts/identify';
 import { loadDossier } from '@/features/batches/case';
+import { refSchema } from '@/features/batches/ref';
 import { runCsv, runJson } from '@/features/records/run-export';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
@@ -14,7 +15,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   if (person instanceof Response) return person;
   const as = z.enum(['csv', 'json']).safeParse(new URL(request.url).searchParams.get('as'));
   if (!as.success) return refuse(400, 'unknown_format', 'Ask for ?as=csv or json.');
-  const id = z.uuid().safeParse((await params).id);
+  const id = refSchema.safeParse((await params).id);
   const dossier = id.success ? await loadDossier(db(), id.data, nowS()) : null;
   if (!dossier) return refuse(404, 'no_such_batch', 'There is no such batch.');
   const json = as.data === 'json';

@@ -1,8 +1,8 @@
 import ical, { ICalCalendarMethod } from 'ical-generator';
-import { z } from 'zod';
 import { recipeOfRun, type Standing } from '@/core';
 import { requireRoute } from '@/features/accounts/identify';
 import { loadDossier } from '@/features/batches/case';
+import { refSchema } from '@/features/batches/ref';
 import { wayNow } from '@/features/houses/way';
 import { loadSite } from '@/features/settings/repository';
 import { nowS } from '@/platform/clock';
@@ -18,7 +18,7 @@ const DESCRIBED: Partial<Record<Standing, string>> = { done: 'Done.', now: 'Goes
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
   const person = await requireRoute('read');
   if (person instanceof Response) return person;
-  const id = z.uuid().safeParse((await params).id);
+  const id = refSchema.safeParse((await params).id);
   const dossier = id.success ? await loadDossier(db(), id.data, nowS()) : null;
   if (!dossier) return Response.json({ ok: false, code: 'no_such_batch' }, { status: 404 });
   const recipe = recipeOfRun(dossier.case.recipe, dossier.case.state);
