@@ -1,19 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import fs from 'node:fs';
+import { HOUR, local, loggerFile } from './support/logger';
 import { PASSWORD, signIn } from './support/people';
-
-const HOUR = 3_600_000;
-const ZONE = 'America/Chicago';
-
-/** Wall time in the site's zone, as a datetime-local field wants it. */
-function local(ms: number): string {
-  const parts = new Intl.DateTimeFormat('sv-SE', {
-    timeZone: ZONE,
-    dateStyle: 'short',
-    timeStyle: 'medium',
-  }).format(new Date(ms));
-  return parts.replace(' ', 'T');
-}
 
 async function at(page: Page, ms: number, scope = page.locator('main')): Promise<void> {
   await scope.getByRole('button', { name: 'Happened now' }).first().click();
@@ -21,19 +9,6 @@ async function at(page: Page, ms: number, scope = page.locator('main')): Promise
     .getByLabel(/When it happened/)
     .first()
     .fill(local(ms));
-}
-
-/** A logger's file in the site's wall time, °F, with semicolons and comma decimals. */
-function loggerFile(startMs: number): string {
-  const rows = ['Logger;K7', '', 'Time;Core °F;House °F'];
-  for (let min = 0; min <= 600; min += 5) {
-    const h = min / 60;
-    const core = h < 4 ? 4 + (65 * h) / 4 : Math.max(2, 69 - (h - 4) * 45);
-    const f = (c: number) => (c * 1.8 + 32).toFixed(1).replace('.', ',');
-    rows.push(`${local(startMs + min * 60_000).replace('T', ' ')};${f(core)};${f(h < 4 ? 72 : 2)}`);
-  }
-  rows.splice(20, 0, `${local(startMs + 87 * 60_000).replace('T', ' ')};ERR;162,0`);
-  return rows.join('\n');
 }
 
 async function weigh(page: Page, name: string, amount: string, ms: number): Promise<void> {

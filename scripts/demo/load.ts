@@ -89,6 +89,12 @@ async function loadSiteData(db: Db, nowS: number): Promise<void> {
     kind: 'chamber',
     channels: [{ key: 'air', name: 'Air', what: 'air' }],
   });
+  await addHouse(db, {
+    id: 'copper',
+    name: 'Copper bath',
+    kind: 'water_bath',
+    channels: [{ key: 'core-1', name: 'Core 1', what: 'core' }],
+  });
   const room = { stickMm: 900, dropMm: 620 };
   const rooms = {
     big: { sticks: 24, capacityG: 80_000 },

@@ -6,13 +6,14 @@ import { recipeSchema, recipeShape } from './contract';
 import { STARTER, UNCURED_STARTER } from './starter';
 
 export const RECIPE_FORMAT = 'jolly-kettle/recipe';
-export const RECIPE_FORMAT_VERSION = 1;
+/** 1: stages and times around them. 2: the way is one list of steps. Both are read. */
+export const RECIPE_FORMAT_VERSION = 2;
 /** No recipe is larger; a bigger file is something else, bytes. */
 export const MAX_FILE_BYTES = 1_000_000;
 
 const envelope = z.object({
   format: z.literal(RECIPE_FORMAT),
-  version: z.literal(RECIPE_FORMAT_VERSION),
+  version: z.union([z.literal(1), z.literal(RECIPE_FORMAT_VERSION)]),
   recipe: recipeShape,
 });
 
