@@ -44,7 +44,7 @@ test.each([
   ['not_json', ''],
   ['not_a_recipe', '[]'],
   ['not_a_recipe', '{"format":"something/else","version":1}'],
-  ['newer_version', '{"format":"jolly-kettle/recipe","version":2,"recipe":{}}'],
+  ['newer_version', '{"format":"jolly-kettle/recipe","version":3,"recipe":{}}'],
   ['bad_recipe', wrong({ meat: [] })],
   [
     'bad_recipe',

@@ -18,7 +18,7 @@ export function NavLinks() {
   return (
     <nav
       aria-label="Places"
-      className="order-last -mx-3 flex w-[calc(100%+1.5rem)] justify-between sm:order-none sm:mx-0 sm:w-auto"
+      className="flex min-w-0 flex-1 overflow-x-auto sm:flex-none sm:overflow-visible"
     >
       {PLACES.map((p) => {
         const here =
@@ -30,7 +30,7 @@ export function NavLinks() {
             key={p.href}
             href={p.href}
             aria-current={here ? 'page' : undefined}
-            className={`flex min-h-12 items-center border-b-3 px-1 text-[0.82rem] text-ink sm:px-2.5 sm:text-base no-underline ${here ? 'border-accent font-semibold' : 'border-transparent'}`}
+            className={`flex min-h-12 items-center border-b-3 px-2 text-ink sm:px-2.5 no-underline ${here ? 'border-accent font-semibold' : 'border-transparent'}`}
           >
             {p.label}
           </Link>

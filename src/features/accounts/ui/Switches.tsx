@@ -37,20 +37,21 @@ export function Switches({ system, name, role }: { system: UnitSystem; name: str
     router.replace('/sign-in');
     router.refresh();
   };
+  const unitNames = system === 'metric' ? '°C and kg' : '°F and lb';
   return (
     <>
       <button
         type="button"
         onClick={units}
-        className="button px-3"
-        aria-label={`Units: ${system === 'metric' ? '°C and kg' : '°F and lb'}. Switch`}
+        className="button px-3 max-sm:hidden"
+        aria-label={`Units: ${unitNames}. Switch`}
       >
         {system === 'metric' ? '°C kg' : '°F lb'}
       </button>
       <button
         type="button"
         onClick={theme}
-        className="button px-3"
+        className="button px-3 max-sm:hidden"
         aria-label="Switch between light and dark"
       >
         <Moon size={18} aria-hidden="true" />
@@ -66,6 +67,16 @@ export function Switches({ system, name, role }: { system: UnitSystem; name: str
           <p className="px-2 py-1 small">
             {name}, {role.replace('_', ' ')}
           </p>
+          <MenuItem>
+            <button type="button" onClick={units} className="button mb-2 w-full sm:hidden">
+              Units: {unitNames}. Switch
+            </button>
+          </MenuItem>
+          <MenuItem>
+            <button type="button" onClick={theme} className="button mb-2 w-full sm:hidden">
+              Light or dark
+            </button>
+          </MenuItem>
           <MenuItem>
             <Link href="/account" className="button mb-2 w-full">
               Your account

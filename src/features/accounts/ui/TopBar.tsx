@@ -10,13 +10,13 @@ import { Switches } from './Switches';
 export function TopBar({ person, show }: { person: Person; show: Show }) {
   return (
     <header className="no-print border-b border-line bg-sheet">
-      <div className="mx-auto flex max-w-6xl flex-wrap items-center gap-x-4 px-4 pt-1">
+      <div className="mx-auto flex max-w-6xl items-center gap-x-2 px-2 pt-1 sm:gap-x-4 sm:px-4">
         <Link
           href="/"
-          className="flex min-h-12 items-center gap-2 text-lg font-extrabold text-ink no-underline"
+          className="flex min-h-12 items-center gap-2 text-lg font-extrabold whitespace-nowrap text-ink no-underline max-sm:hidden"
         >
           <Mark className="size-8 text-accent" />{' '}
-          <span className="max-[26rem]:sr-only">Jolly Kettle</span>
+          <span className="max-md:sr-only">Jolly Kettle</span>
         </Link>
         <NavLinks />
         <div className="ml-auto flex items-center gap-2 pb-1">

@@ -29,7 +29,10 @@ function Figures({ dossier, show }: { dossier: Dossier; show: Show }) {
   if (coreC === undefined) return null;
   return (
     <p className="figure">
-      {show.temp(coreC)} <span className="unit">core, {show.other('temperature', coreC)}</span>
+      {show.temp(coreC)}{' '}
+      <span className="unit">
+        core<span className="max-sm:hidden">, {show.other('temperature', coreC)}</span>
+      </span>
       {heat && (
         <span className="unit">
           {' '}
@@ -63,7 +66,7 @@ export function BatchCard({
   const logs = canWork && (c.state.phase === 'in_house' || c.state.phase === 'chilling');
   return (
     <li
-      className="sheet flex flex-col gap-2 border-l-8"
+      className="sheet flex flex-col gap-2 border-l-8 max-sm:gap-1 max-sm:py-2"
       style={{ borderLeftColor: `var(${hold ? '--bad' : (TINT[c.state.phase] ?? '--rest')})` }}
     >
       <div className="flex items-baseline justify-between gap-2">
@@ -83,11 +86,15 @@ export function BatchCard({
       </p>
       <Figures dossier={dossier} show={show} />
       {ready && (
-        <p className={(way?.lateS ?? 0) > 0 ? 'font-semibold text-bad' : 'text-soft'}>{ready}</p>
+        <p className={(way?.lateS ?? 0) > 0 ? 'font-semibold text-bad' : 'text-soft max-sm:hidden'}>
+          {ready}
+        </p>
       )}
       {hold && (
         <Notice tone="bad">
-          On hold: <HoldReason hold={hold} verdict={dossier.verdict} show={show} />
+          <span className="max-sm:line-clamp-2">
+            On hold: <HoldReason hold={hold} verdict={dossier.verdict} show={show} />
+          </span>
         </Notice>
       )}
       {c.state.phase !== 'destroyed' && <FailedChecks verdict={dossier.verdict} show={show} />}
