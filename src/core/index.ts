@@ -244,7 +244,13 @@ export {
 } from './house/stage-progress';
 export { effectiveEntries } from './logbook/effective';
 export type { Author, EffectiveEntry, Entry, EntryBody, EntryKind } from './logbook/entry';
-export { ENTRY_KINDS } from './logbook/book';
+export {
+  CHAPTER_NAMES,
+  ENTRY_KINDS,
+  chapterOf,
+  isCorrectable,
+  type ChapterName,
+} from './logbook/book';
 export type { AlarmState } from './logbook/chapters/alarms';
 export type { DispositionKind } from './logbook/chapters/holds';
 export type { StepName } from './logbook/chapters/making';

@@ -2,6 +2,7 @@ import {
   programOf,
   routeOf,
   type AlarmCode,
+  type ChapterName,
   type DispositionKind,
   type EntryBody,
   type ParasiteControl,
@@ -13,6 +14,21 @@ import { lineName } from './line-name';
 import { stepName } from './route';
 import { ALARM_WORDS, EVENT_WORDS } from './house';
 import { CHECK_WORDS, LOT_PROBLEM_WORDS, MEDIUM_WORDS, STEP_WORDS } from './batch';
+
+/** The chapters of a batch's log. */
+export const CHAPTER_WORDS: Record<ChapterName, string> = {
+  record: 'Start and notes',
+  weighing: 'Weighing',
+  cure: 'Cure hold',
+  making: 'Making',
+  run: 'House and chill',
+  probes: 'Probes and temperatures',
+  drying: 'Drying',
+  finish: 'Controls and label',
+  alarms: 'Alarms',
+  holds: 'Holds and decisions',
+  signing: 'Signature',
+};
 
 const WHAT_WORDS = { core: 'Core', air: 'Air', wet_bulb: 'Wet bulb', cooler: 'Cooler' };
 

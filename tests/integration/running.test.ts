@@ -45,6 +45,8 @@ test('the demo has a batch in every place', async () => {
     'cure_hold',
     'in_house',
     'in_house',
+    'in_house',
+    'to_sign',
     'to_sign',
     'to_sign, held',
   ]);
@@ -112,7 +114,7 @@ test('started again within the hour the demo is kept; a day later it runs anew a
   await loadDemo(demo, nowS());
   expect((await open()).map((d) => d.head.id).sort()).toEqual(before);
   const devices = await demo.selectFrom('device').select('revokedAt').execute();
-  expect(devices.filter((d) => d.revokedAt === null)).toHaveLength(2);
+  expect(devices.filter((d) => d.revokedAt === null)).toHaveLength(3);
   await pool.end();
 });
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import { JUDGEMENT, type Entry } from '@/core';
-import { loadDossier, loadOpen } from '@/features/batches/case';
+import { loadDossier, loadOpen, type Dossier } from '@/features/batches/case';
 import { doubtBatchesOf } from '@/features/batches/doubted-probe';
 import { closedBatches } from '@/features/batches/repository';
 import { postEntry, startBatch } from '@/features/batches/service';
@@ -61,6 +61,10 @@ async function weighMeat({ id, meat }: { id: string; meat: string[] }): Promise<
   for (const line of meat) await post(id, weigh(line, 20_000 / meat.length));
 }
 
+/** In a house with a probe in its core. */
+const withCores = (d: Dossier) =>
+  d.case.state.phase === 'in_house' && d.case.state.probes.some((p) => p.what === 'core');
+
 test('signatures say which judgement gave them; one of an earlier judgement is no tampering', async () => {
   const [signed] = await closedBatches(demo, '', 10);
   const entry = (await dossier(signed!.id)).entries.find((e) => e.body.kind === 'signed')!;
@@ -90,7 +94,7 @@ test('a hold that came from a slip is lifted with the correction, and says so', 
 
 test('a core by hand that is unlike every probe is asked back, with what they show', async () => {
   const { dossiers } = await loadOpen(demo, nowS());
-  const d = dossiers.find((x) => x.case.state.phase === 'in_house')!;
+  const d = dossiers.find(withCores)!;
   const low: PostedBody = { kind: 'reading_logged', what: 'core', tempC: 5, thickest: true };
   const asked = await post(d.head.id, low);
   expect(asked).toMatchObject({ ok: false, code: 'odd_temperature' });
@@ -163,7 +167,7 @@ test('a probe found wrong after the cook opens the signed batches that rested on
 
 test('a batch that cannot be judged is shown as such and hides no other', async () => {
   const { dossiers } = await loadOpen(demo, nowS());
-  const d = dossiers.find((x) => x.case.state.phase === 'in_house')!;
+  const d = dossiers.find(withCores)!;
   const [channel] = d.case.state.probes.filter((p) => p.what === 'core');
   await storeReadings(demo, [
     { channelId: channel!.channelId, atMs: (nowS() - 3) * 1000, tempC: Number.NaN },

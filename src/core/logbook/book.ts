@@ -15,6 +15,23 @@ import type { BatchState } from './state';
 
 type Kinds = { [K in EntryKind]: Kind<Extract<EntryBody, { kind: K }>> };
 
+const CHAPTERS = {
+  record,
+  weighing,
+  cure,
+  making,
+  run,
+  probes,
+  drying,
+  finish,
+  alarms,
+  holds,
+  signing,
+};
+export type ChapterName = keyof typeof CHAPTERS;
+/** The chapters of the logbook, in the order of the work. */
+export const CHAPTER_NAMES = Object.keys(CHAPTERS) as ChapterName[];
+
 /** Every kind of entry, by the chapters of the logbook; one that no chapter has does not compile. */
 const KINDS: Kinds = {
   ...record.kinds,
@@ -29,6 +46,13 @@ const KINDS: Kinds = {
   ...holds.kinds,
   ...signing.kinds,
 };
+
+/** The chapter that a kind of entry belongs to. */
+export const chapterOf = (kind: EntryKind): ChapterName =>
+  CHAPTER_NAMES.find((name) => kind in CHAPTERS[name].kinds)!;
+
+/** May an entry of this kind be corrected by people? */
+export const isCorrectable = (kind: EntryKind): boolean => KINDS[kind].correctable === true;
 
 /** What the logbook knows of a kind. */
 export const kindOf = <B extends EntryBody>(body: B): Kind<B> =>

@@ -3,6 +3,8 @@ import { requirePage } from '@/features/accounts/identify';
 import { closedBatches } from '@/features/batches/repository';
 import { showOfRequest } from '@/features/settings/show';
 import { db } from '@/platform/db/client';
+import { outcomeOf } from '@/core';
+import { OUTCOME_WORDS } from '@/words/route';
 
 const MOST = 100;
 
@@ -46,6 +48,9 @@ export default async function RecordsPage({
                 <th scope="col">Batch</th>
                 <th scope="col">Recipe</th>
                 <th scope="col" className="max-sm:hidden">
+                  What it is
+                </th>
+                <th scope="col" className="max-sm:hidden">
                   Closed
                 </th>
                 <th scope="col">Record</th>
@@ -63,6 +68,7 @@ export default async function RecordsPage({
                     </Link>
                   </td>
                   <td className="pt-5">{b.recipe.name}</td>
+                  <td className="pt-5 max-sm:hidden">{OUTCOME_WORDS[outcomeOf(b.recipe)]}</td>
                   <td className="pt-5 max-sm:hidden">
                     {show.clock(b.closedS!)}, {show.day(b.closedS!)}
                   </td>

@@ -63,7 +63,7 @@ export function CorrectForm({
     return (
       <button
         type="button"
-        className="min-h-12 cursor-pointer px-2 text-accent underline"
+        className="min-h-12 cursor-pointer px-2 text-sm text-accent underline"
         onClick={() => setOpen(true)}
       >
         Correct
@@ -94,7 +94,7 @@ export function CorrectForm({
   };
   return (
     <form
-      className="mt-2 max-w-md space-y-3"
+      className="mt-2 max-w-md basis-full space-y-3 pb-3"
       onSubmit={(e) => {
         e.preventDefault();
         void submit();
