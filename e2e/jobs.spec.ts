@@ -175,7 +175,6 @@ test('job 3: one batter in two casings goes two ways and is released part by par
       [27, { kind: 'step_done', step: 'pack', weightG: weightG * 0.9 }],
     ]);
     await release(page, ref);
-    await signIn(page, 'tomas');
   }
   await floor.goto('/records');
   const rows = floor.getByRole('row').filter({ hasText: 'Twin link' });

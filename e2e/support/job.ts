@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { expect, type Page } from '@playwright/test';
-import { PASSWORD, signIn } from './people';
+import { PASSWORD, signIn, type Who } from './people';
 import { HOUR, local, loggerFile } from './logger';
 
 type Body = Record<string, unknown> & { kind: string };
@@ -71,9 +71,15 @@ export async function importFile(page: Page, startMs: number, logger: string): P
   await expect(page.getByText('readings imported')).toBeVisible();
 }
 
-/** The release lead signs the batch, on a page of her own. */
+/** Another person signs in where somebody is signed in. */
+export async function as(page: Page, who: Who): Promise<void> {
+  await page.context().clearCookies();
+  await signIn(page, who);
+}
+
+/** The release lead signs the batch. */
 export async function release(page: Page, ref: string): Promise<void> {
-  await signIn(page, 'maud');
+  await as(page, 'maud');
   await page.goto(`/batches/${ref}/verdict`);
   await expect(page.getByText('Every check passes')).toBeVisible();
   await page.getByLabel('Your password again').fill(PASSWORD);

@@ -56,8 +56,14 @@ const FACTS: Record<StepKind, Facts> = {
   other: bench(),
 };
 
+/** Kinds that are done in the house where they have set points, and in a room where they have none. */
+const IN_HOUSE: readonly StepKind[] = ['surface_dry', 'rest'];
+
 /** Where a step is done. */
-export const placeOfStep = (s: RouteStep): StepPlace => s.place ?? FACTS[s.kind].place;
+export function placeOfStep(s: RouteStep): StepPlace {
+  if (s.place) return s.place;
+  return s.climate && IN_HOUSE.includes(s.kind) ? 'house' : FACTS[s.kind].place;
+}
 
 /** When somebody must be there for it. */
 export const attendanceOf = (s: RouteStep): Attendance => s.attended ?? FACTS[s.kind].attended;

@@ -65,16 +65,18 @@ export function stepOfStage(stage: ProgramStage): RouteStep {
     ...climate
   } = stage;
   const asked = ends ?? (endCoreC === undefined ? undefined : { join: 'any', coreC: endCoreC });
-  return {
+  const step: RouteStep = {
     id,
     kind: stepKind(stage),
     name,
-    place: placeOf(stage),
     plannedS,
     ...(maxS === undefined ? {} : { maxS }),
     ...(asked === undefined ? {} : { ends: asked as NonNullable<typeof ends> }),
     climate,
   };
+  /* A place is said only where it is not the usual one. */
+  const place = placeOf(stage);
+  return STAGE_PLACE[placeOfStep(step)] === place ? step : { ...step, place };
 }
 
 /** A step with set points as a stage of a house program. */

@@ -1,10 +1,27 @@
+import { placeOf, type HouseKind, type ProgramStage, type StagePlace } from '@/core';
 import type { Dossier } from '@/features/batches/case';
 import { houseChannels, type Channel } from '@/features/readings/repository';
 import { listHouses } from '@/features/settings/repository';
 import type { Handle } from '@/platform/db/client';
 import { batchInHouse } from './program';
 
-export type HouseNow = { id: string; name: string; channels: Channel[]; load: Dossier | null };
+export type HouseNow = {
+  id: string;
+  name: string;
+  kind: HouseKind;
+  channels: Channel[];
+  load: Dossier | null;
+};
+
+const KINDS: Partial<Record<StagePlace, HouseKind>> = { water_bath: 'water_bath', oven: 'oven' };
+
+/** Places that fit the first stage of a program, before the others. */
+export function fittingFirst(houses: readonly HouseNow[], first: ProgramStage | undefined) {
+  const wanted = first ? (KINDS[placeOf(first)] ?? 'house') : 'house';
+  const usual = first?.kind === 'ferment' || first?.kind === 'hang' ? 'chamber' : wanted;
+  const off = (h: HouseNow) => (h.kind === wanted || h.kind === usual ? 0 : 1);
+  return [...houses].sort((a, b) => off(a) - off(b));
+}
 
 /** Every house with its channels and the batch that it works on. */
 export async function housesNow(db: Handle, open: readonly Dossier[]): Promise<HouseNow[]> {
@@ -13,6 +30,7 @@ export async function housesNow(db: Handle, open: readonly Dossier[]): Promise<H
     houses.map(async (h) => ({
       id: h.id,
       name: h.name,
+      kind: h.kind,
       channels: await houseChannels(db, h.id),
       load: batchInHouse(open, h.id),
     })),

@@ -118,7 +118,7 @@ test('chill, surface drying and bloom set their steps', () => {
   const dries = routeOf(cooler).filter((s) => s.kind === 'surface_dry');
   expect(dries.map((s) => [s.place, s.plannedS])).toEqual([
     ['cooler', 36_000],
-    ['house', 3600],
+    [undefined, 3600],
   ]);
   expect(plannedS(applySchool(testRecipe(), 'bloom', 'none'), 'bloom')).toBe(0);
 });

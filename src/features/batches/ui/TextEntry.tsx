@@ -36,7 +36,7 @@ export function TextEntry({
   return (
     <form
       className="max-w-lg space-y-3"
-      aria-label={label}
+      aria-label={button}
       onSubmit={(e) => {
         e.preventDefault();
         void send(BODY[kind](text), withTime(when, timeZone));

@@ -14,7 +14,7 @@ import { RunForm } from '@/features/batches/ui/RunForm';
 import { RunSteps } from '@/features/batches/ui/RunSteps';
 import { checkWords } from '@/words/verdict';
 import { TempLog } from '@/features/batches/ui/TempLog';
-import { housesNow } from '@/features/houses/houses';
+import { fittingFirst, housesNow } from '@/features/houses/houses';
 import { forecastMarks, memberOf } from '@/features/houses/load';
 import { ForecastCard } from '@/features/houses/ui/ForecastCard';
 import { AlarmList } from '@/features/houses/ui/AlarmList';
@@ -81,7 +81,7 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
             <RunForm
               firstStage={programOf(c.recipe)[0]?.name ?? ''}
               before={missingOf(c.recipe, c.state)}
-              houses={houses.map((h) => ({
+              houses={fittingFirst(houses, programOf(c.recipe)[0]).map((h) => ({
                 id: h.id,
                 name: h.name,
                 channels: h.channels,
