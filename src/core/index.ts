@@ -180,7 +180,6 @@ export {
   type Fields,
   type RuleField,
 } from './rules/definition';
-export { fittingDispositions } from './logbook/fitting';
 export { coreTargetOf, endsOf, withCoreTarget } from './formula/stage-ends';
 export { DEFAULT_RULES, RULE_PRESETS } from './rules/tables/presets';
 export {
@@ -242,28 +241,7 @@ export {
   type StageProgress,
   type Wait,
 } from './house/stage-progress';
-export { effectiveEntries } from './logbook/effective';
-export type { Author, EffectiveEntry, Entry, EntryBody, EntryKind } from './logbook/entry';
-export {
-  CHAPTER_NAMES,
-  ENTRY_KINDS,
-  chapterOf,
-  isCorrectable,
-  type ChapterName,
-} from './logbook/book';
-export type { AlarmState } from './logbook/chapters/alarms';
-export type { DispositionKind } from './logbook/chapters/holds';
-export type { StepName } from './logbook/chapters/making';
-export type { ProbeUse } from './logbook/chapters/probes';
-export { RUN_EVENTS, type RunEvent } from './logbook/chapters/run';
-export { LOT_PROBLEMS, type LotProblem, type Weighed } from './logbook/chapters/weighing';
-export { PART_KINDS, entriesOfPart, isParted, ofPart, partOf } from './logbook/parts';
-export { foldBatch } from './logbook/fold';
-export { evidenceEndS } from './logbook/phase';
-export type { ParasiteControl } from './logbook/chapters/finish';
-export { refuse, type Proposed } from './logbook/accept';
-export type { Refusal } from './logbook/chapter';
-export type { BatchState, Phase } from './logbook/state';
+export * from './logbook';
 export type {
   Calibrations,
   Case,

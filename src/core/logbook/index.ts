@@ -1,0 +1,17 @@
+export { fittingDispositions } from './fitting';
+export { effectiveEntries } from './effective';
+export type { Author, EffectiveEntry, Entry, EntryBody, EntryKind } from './entry';
+export { CHAPTER_NAMES, ENTRY_KINDS, chapterOf, isCorrectable, type ChapterName } from './book';
+export type { AlarmState } from './chapters/alarms';
+export type { DispositionKind } from './chapters/holds';
+export type { StepName } from './chapters/making';
+export type { ProbeUse } from './chapters/probes';
+export { RUN_EVENTS, type RunEvent } from './chapters/run';
+export { LOT_PROBLEMS, type LotProblem, type Weighed } from './chapters/weighing';
+export { PART_KINDS, entriesOfPart, isParted, ofPart, partOf } from './parts';
+export { foldBatch } from './fold';
+export { evidenceEndS } from './phase';
+export type { ParasiteControl } from './chapters/finish';
+export { refuse, type Proposed } from './accept';
+export type { Refusal } from './chapter';
+export type { BatchState, Phase } from './state';
