@@ -1,3 +1,4 @@
+import { partedRecipe } from '../testing/outcomes';
 import { testRecipe } from '../testing/recipe';
 import { diffRecipes } from './diff-recipes';
 
@@ -52,4 +53,17 @@ test('a cure taken out, times and stages', () => {
       ['cure', 'nitriteFraction', 'share'],
     ]),
   );
+});
+
+test('a part that changed says what: its share, its casing, a step of its own', () => {
+  const before = partedRecipe();
+  const after = structuredClone(before);
+  after.parts![0]!.share = 0.7;
+  after.parts![0]!.casing.diameterMm = 60;
+  after.parts![1]!.route.find((s) => s.id === 'smoke')!.climate!.airC = 70;
+  expect(diffRecipes(before, after).map((c) => [c.part, c.subject, c.what, c.to])).toEqual([
+    ['part', 'Large', 'share', 0.7],
+    ['part', 'Large', 'diameterMm', 60],
+    ['step', 'Small: Smoke', 'airC', 70],
+  ]);
 });

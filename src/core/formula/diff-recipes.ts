@@ -1,13 +1,13 @@
 import { routed } from '../route/adapter';
 import type { RouteStep } from '../route/step';
-import type { Recipe } from './recipe';
+import type { Recipe, RecipePart } from './recipe';
 
 export type FactUnit = 'share' | 'ppm' | 'C' | 's' | 'mm' | 'ph' | 'cost' | 'g' | 'text';
 
 /** One stated thing of a recipe: whose, what, and its value in SI. */
 export type RecipeFact = {
   key: string;
-  part: 'recipe' | 'meat' | 'cure' | 'addition' | 'casing' | 'step' | 'school';
+  part: 'recipe' | 'meat' | 'cure' | 'addition' | 'casing' | 'step' | 'school' | 'part';
   subject: string;
   what: string;
   value: number | string | boolean;
@@ -75,17 +75,32 @@ function factsOf(
     }));
 }
 
-/** A step as a person reads it: set points and ends beside its times. */
-function stepFacts(step: RouteStep): RecipeFact[] {
+/** A step as a person reads it: set points and ends beside its times. `of` is the part that it belongs to. */
+function stepFacts(step: RouteStep, of?: RecipePart): RecipeFact[] {
   const { climate, ends, ...plain } = step;
   const { join: _join, ...asked } = ends ?? { join: 'any' };
-  return factsOf('step', step.id, step.name ?? step.kind, { ...plain, ...climate, ...asked });
+  const name = step.name ?? step.kind;
+  return factsOf('step', of ? `${of.id}/${step.id}` : step.id, of ? `${of.name}: ${name}` : name, {
+    ...plain,
+    ...climate,
+    ...asked,
+  });
+}
+
+/** One casing of a batter: its share, its casing, and its own steps with their order. */
+function partFacts(part: RecipePart): RecipeFact[] {
+  const { id, name, casing, route, ...plain } = part;
+  return [
+    ...factsOf('part', id, name, { name, ...plain, casing: casing.name }),
+    ...factsOf('part', `${id}/casing`, name, { ...casing, name: undefined }),
+    ...route.flatMap((s) => stepFacts(s, part)),
+    ...factsOf('part', `${id}/order`, name, { order: route.map((s) => s.name ?? s.kind) }),
+  ];
 }
 
 function recipeFacts(recipe: Recipe): RecipeFact[] {
-  const { meat, additions, cure, casing, route, schools, fermentation, drying, ...rest } =
-    routed(recipe);
-  const r = recipe;
+  const r = routed(recipe);
+  const { meat, additions, cure, casing, route, parts, schools, fermentation, drying, ...rest } = r;
   const order = (part: 'meat' | 'addition' | 'step', lines: readonly string[]) =>
     factsOf(part, 'order', '', { order: lines });
   return [
@@ -102,11 +117,12 @@ function recipeFacts(recipe: Recipe): RecipeFact[] {
       additions.map((a) => a.name),
     ),
     ...factsOf('casing', '', casing.name, casing),
-    ...route.flatMap(stepFacts),
+    ...route.flatMap((s) => stepFacts(s)),
     ...order(
       'step',
       route.map((x) => x.name ?? x.kind),
     ),
+    ...(parts ?? []).flatMap(partFacts),
     ...factsOf('school', '', '', schools ?? {}),
     ...factsOf('recipe', 'fermentation', r.name, fermentation ?? {}),
     ...factsOf('recipe', 'drying', r.name, drying ?? {}),

@@ -33,7 +33,13 @@ function fromPlanned(recipe: PlannedRecipe): RouteStep[] {
   return [
     ...raw,
     ...(holds
-      ? [step('cure_hold', p.cureHoldMinS, { minS: p.cureHoldMinS, maxS: p.cureHoldMaxS })]
+      ? [
+          step('cure_hold', p.cureHoldMinS, {
+            minS: p.cureHoldMinS,
+            /* 0 was how an old recipe said that it sets no limit. */
+            ...(p.cureHoldMaxS > 0 ? { maxS: p.cureHoldMaxS } : {}),
+          }),
+        ]
       : []),
     step('stuff', p.stuffS),
     ...(fermentation ? [step('other', 0, { manner: 'test_piece' })] : []),

@@ -46,6 +46,13 @@ test('a stage that is called like a step of the way keeps its id, and ids differ
   expect(programOf(recipe)[0]!.id).toBe('step-stuff');
 });
 
+test('an old recipe that sets no longest hold sets none in today’s form either', () => {
+  const recipe = testRecipe();
+  recipe.process.cureHoldMaxS = 0;
+  expect(holdOf(recipe)).toEqual({ minS: recipe.process.cureHoldMinS, maxS: Infinity });
+  expect(holdOf(routed(recipe))).toEqual(holdOf(recipe));
+});
+
 test('property: today’s form of an old recipe says what the old one said', () => {
   fc.assert(
     fc.property(anyRecipe, (old) => {

@@ -74,11 +74,8 @@ function waitOf(recipe: Recipe, step: RouteStep, next: RouteStep | undefined): n
  * long as the rule asks, whatever the recipe plans. Keys are those of {@link planKey}; `load` stands before the first
  * stage of the run.
  */
-export function recipeBlocks(
-  recipe: Recipe,
-  holdRule: CureHoldRule,
-  route: readonly RouteStep[] = routeOf(recipe),
-): Block[] {
+export function recipeBlocks(recipe: Recipe, holdRule: CureHoldRule): Block[] {
+  const route = routeOf(recipe);
   const run = runStepsOf(route);
   const inRun = new Set(run);
   const askedS = requiredHoldS(recipe, holdRule);

@@ -9,10 +9,11 @@ import {
   View,
   renderToBuffer,
 } from '@react-pdf/renderer';
-import { thinReadings } from '@/core';
+import { outcomeOf, thinReadings } from '@/core';
 import type { Dossier } from '@/features/batches/case';
 import { entryWords } from '@/words/entry';
 import { checkWords } from '@/words/verdict';
+import { OUTCOME_WORDS } from '@/words/route';
 import { CHECK_WORDS, standWords } from '@/words/batch';
 import { registerFonts } from '@/platform/pdf-fonts';
 import type { Show } from '@/words/show';
@@ -104,7 +105,8 @@ function RecordDocument({ d, site, show, headHash, anchor, madeS }: Props) {
       <Page size="A4" style={s.page} wrap>
         <Text style={s.h1}>Batch record {d.head.code}</Text>
         <Text>
-          {d.head.recipe.name}, recipe version {d.head.recipeVersion} · {site}
+          {d.head.recipe.name}, recipe version {d.head.recipeVersion} · {site} · when it is done:{' '}
+          {OUTCOME_WORDS[outcomeOf(d.head.recipe)]}
         </Text>
         <Text>
           Meat {show.mass(state.meatG ?? state.plannedMeatG)} (

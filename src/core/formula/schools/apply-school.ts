@@ -206,8 +206,21 @@ export function applySchool<Q extends SchoolQuestion>(
   return (EFFECTS[question] as Effect<Q>)(chosen, school);
 }
 
+/** Questions about what comes after the stuffing: with several parts each part has its own answer. */
+const OF_PARTS: readonly SchoolQuestion[] = [
+  'surface_drying',
+  'program',
+  'end_point',
+  'bath_time',
+  'chill',
+  'bloom',
+  'fermentation',
+  'order',
+];
+
 /** Schools that are not safe, or have no meaning, for this recipe. */
 function closed(recipe: Recipe, question: SchoolQuestion): readonly string[] {
+  if (recipe.parts && OF_PARTS.includes(question)) return SCHOOLS[question];
   const uncured: Partial<Record<SchoolQuestion, readonly string[]>> = {
     rest: ['overnight', 'long'],
     surface_drying: ['room'],

@@ -1,3 +1,4 @@
+import { partedRecipe } from '../../testing/outcomes';
 import { fermentedRecipe, testRecipe, testRules } from '../../testing/recipe';
 import { routeOf, routed, withRoute } from '../../route/adapter';
 import { chillOf, plannedS, programOf } from '../../route/read';
@@ -161,4 +162,9 @@ test('another way of grinding and chopping keeps the times that somebody gave', 
     ]),
   );
   expect(routeOf(fine).filter((s) => s.kind === 'grind')).toHaveLength(2);
+});
+
+test('what comes after the stuffing is each part’s own: no school is offered for all of them', () => {
+  const open = SCHOOL_QUESTIONS.filter((q) => offeredSchools(partedRecipe(), q).length > 0);
+  expect(open).toEqual(['rest', 'seasoning', 'grinding', 'emulsifying']);
 });

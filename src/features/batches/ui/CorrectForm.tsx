@@ -28,6 +28,12 @@ function figureOf(body: EntryBody): Figure | null {
       base: body.coolerC ?? 0,
       put: (coolerC) => ({ ...body, coolerC }),
     };
+  if (body.kind === 'piece_weighed')
+    return {
+      quantity: 'dose',
+      base: body.weightG,
+      put: (weightG) => ({ ...body, weightG }),
+    };
   if (body.kind === 'step_done' && body.weightG)
     return { quantity: 'mass', base: body.weightG, put: (weightG) => ({ ...body, weightG }) };
   return null;

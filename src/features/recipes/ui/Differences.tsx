@@ -3,6 +3,7 @@ import type { Show } from '@/words/show';
 
 const WHAT: Record<string, string> = {
   name: 'name',
+  casing: 'casing',
   species: 'species',
   share: 'share',
   fatFraction: 'fat',
@@ -59,6 +60,7 @@ const PARTS: Record<RecipeChange['part'], string> = {
   casing: 'Casing',
   step: 'Step',
   school: 'How it is made',
+  part: 'Part',
 };
 
 const SAY: Record<FactUnit, (x: number, show: Show) => string> = {

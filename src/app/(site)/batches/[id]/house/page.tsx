@@ -75,7 +75,7 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
       )}
       <div className="grid items-start gap-4 lg:grid-cols-2">
         {c.state.run && <RunSteps c={c} show={show} nowS={now} />}
-        {!c.state.run && !closed && (
+        {!c.state.run && !closed && programOf(c.recipe).length > 0 && (
           <section className="sheet" aria-label="Start the program">
             <h2 className="mb-2 text-lg font-semibold">Load the house</h2>
             <RunForm

@@ -1,0 +1,86 @@
+'use client';
+
+import { useState } from 'react';
+import { NumberField, readFigure } from '@/ui/number-field';
+import { NumberPad } from '@/ui/number-pad';
+import { Notice } from '@/ui/status';
+import type { PostedBody } from '../contract';
+import { withTime } from './EntryButton';
+import { useBatch, usePost } from './use-post';
+import { WhenField } from './WhenField';
+
+const MS = 1000;
+
+type Props = {
+  /** What the form is called, and what stands over it. */
+  label: string;
+  title: string;
+  unit: string;
+  /** What the meter can show of a sausage, and what is said where it shows something else. */
+  from: number;
+  to: number;
+  outside: string;
+  /** What a check of this meter is. */
+  checkedWords: string;
+  button: string;
+  make: (value: number, meter: { meterCheckedS?: number }) => PostedBody;
+};
+
+/** One figure of a meter, with whether that was checked today. */
+export function MeterForm(props: Props) {
+  const { label, title, unit, from, to, outside, checkedWords, button, make } = props;
+  const { timeZone, canWork } = useBatch();
+  const { send, busy, message } = usePost();
+  const [text, setText] = useState('');
+  const [when, setWhen] = useState('');
+  const [checked, setChecked] = useState(false);
+  const [error, setError] = useState<string | null>(null);
+  if (!canWork) return null;
+  const submit = async () => {
+    const read = readFigure(text);
+    if (!read.ok) return setError(read.error);
+    if (read.value < from || read.value > to) return setError(outside);
+    setError(null);
+    const at = withTime(when, timeZone);
+    const meter = checked
+      ? { meterCheckedS: Math.floor(Date.parse(at.happenedAt ?? new Date().toISOString()) / MS) }
+      : {};
+    const outcome = await send(make(read.value, meter), at);
+    if (outcome.ok || outcome.code === 'kept') setText('');
+  };
+  return (
+    <form
+      className="sheet space-y-3"
+      aria-label={label}
+      onSubmit={(e) => {
+        e.preventDefault();
+        void submit();
+      }}
+    >
+      <h2 className="text-lg font-semibold">{title}</h2>
+      <NumberField
+        label="The meter shows"
+        unit={unit}
+        value={text}
+        onChange={setText}
+        error={error}
+        pad
+      />
+      <NumberPad value={text} onChange={setText} />
+      <label className="flex min-h-12 items-center gap-3">
+        <input
+          type="checkbox"
+          className="size-5"
+          checked={checked}
+          onChange={(e) => setChecked(e.target.checked)}
+        />
+        {checkedWords}
+      </label>
+      <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
+      {message && <Notice tone="bad">{message}</Notice>}
+      <button className="button-main min-h-14 w-full text-lg" disabled={busy}>
+        {button}
+      </button>
+    </form>
+  );
+}
