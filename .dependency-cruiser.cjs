@@ -1,6 +1,33 @@
 /** The direction of imports: core ← words ← workers ← features ← app; see docs/architecture.md. */
 const forbid = (name, from, to, comment) => ({ name, severity: 'error', comment, from, to });
 
+/** Which feature may know which: each only those that stand before it. */
+const ORDER = [
+  'accounts',
+  'settings',
+  'programs',
+  'logbook',
+  'readings',
+  'stores',
+  'recipes',
+  'batches',
+  'houses',
+  'bench',
+  'records',
+];
+
+const feature = (names) => `^src/features/(${names.join('|')})/`;
+
+/** A feature knows nothing of those that stand after it, so that no two go round in a circle. */
+const direction = ORDER.slice(0, -1).map((name, i) =>
+  forbid(
+    `${name}-knows-none-after-it`,
+    { path: feature([name]), pathNot: '\\.test\\.tsx?$' },
+    { path: feature(ORDER.slice(i + 1)) },
+    'features know only those that stand before them in the order',
+  ),
+);
+
 module.exports = {
   forbidden: [
     forbid(
@@ -60,6 +87,27 @@ module.exports = {
       { path: '^src/(app|platform|ui)|^src/features/[^/]+/(?!contract\\.ts$)' },
       'devices share core and contracts only',
     ),
+    forbid(
+      'features-have-doors',
+      { path: '^src/features/([^/]+)/', pathNot: '\\.test\\.tsx?$' },
+      {
+        path: '^src/features/[^/]+/',
+        pathNot: [
+          '^src/features/$1/',
+          '^src/features/[^/]+/(contract|service|policy|words)\\.ts$',
+          '^src/features/accounts/identify\\.ts$',
+          '^src/features/[^/]+/ui/index\\.ts$',
+        ],
+      },
+      'a feature is used through its contract, service, policy or words; its screens through ui/index',
+    ),
+    forbid(
+      'pages-ask-services',
+      { path: '^src/(app/|instrumentation)' },
+      { path: '^src/features/[^/]+/(repository|chain|heads|case|append|evidence)\\.ts$' },
+      'a page asks a service, never the tables behind it',
+    ),
+    ...direction,
     forbid(
       'no-circles',
       {},

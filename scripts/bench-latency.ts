@@ -4,7 +4,7 @@ import { sql } from 'kysely';
 import { chromium, type Page } from 'playwright-core';
 import { makeDb, makePool, type Db } from '../src/platform/db/client';
 import { houseChannels } from '../src/features/readings/repository';
-import { loadOpenStandings } from '../src/features/batches/case';
+import { loadOpenStandings } from '../src/features/logbook/open-batches';
 import { DEMO_PASSWORD, DEMO_PEOPLE, loadDemo } from './demo/load';
 import { withApp } from './lib/bench-app';
 

@@ -5,6 +5,7 @@ import { postEntry, startBatch } from '../../src/features/batches/service';
 import { saveProgram } from '../../src/features/programs/service';
 import { decideVersion, saveRecipe } from '../../src/features/recipes/service';
 import { receiveLot, saveIngredient } from '../../src/features/stores/service';
+import { recipesNaming } from '../../src/features/recipes/service';
 import { DEMO_PROGRAMS } from '../../scripts/demo/programs';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
 
@@ -45,12 +46,16 @@ export async function makeHostile(db: Db): Promise<void> {
   );
   const ingredientId = randomUUID();
   must(
-    await saveIngredient(db, {
-      id: ingredientId,
-      name: `Hostile ${text(60)}`,
-      kind: 'meat',
-      facts: { species: 'pork' },
-    }),
+    await saveIngredient(
+      db,
+      {
+        id: ingredientId,
+        name: `Hostile ${text(60)}`,
+        kind: 'meat',
+        facts: { species: 'pork' },
+      },
+      recipesNaming,
+    ),
   );
   must(
     await receiveLot(

@@ -2,8 +2,8 @@ import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { countPeople, listPeople } from '../../src/features/accounts/repository';
 import { addPerson } from '../../src/features/accounts/service';
-import { loadOpenDossiers } from '../../src/features/batches/case';
-import { appendEntries, setClosed } from '../../src/features/batches/repository';
+import { GUARDS } from '../../src/features/batches/service';
+import { append, inLogbook, loadOpenDossiers } from '../../src/features/logbook/service';
 import {
   approvedVersions,
   latestVersions,
@@ -267,21 +267,16 @@ async function clearStale(w: World, nowS: number): Promise<boolean> {
   );
   if (inHouse && nowS - lastS < HOUR) return false;
   for (const d of running) {
-    await w.db.transaction().execute(async (tx) => {
-      const body = {
-        kind: 'disposed' as const,
-        disposition: 'destroy' as const,
-        reason: 'Left alone while the demo was switched off',
-        checks: [],
-      };
-      await appendEntries(
-        tx,
-        d.head.id,
-        [{ id: randomUUID(), happenedS: nowS, by: w.lead, corrects: null, body }],
-        nowS,
-      );
-      await setClosed(tx, d.head.id, nowS);
-    });
+    const body = {
+      kind: 'disposed' as const,
+      disposition: 'destroy' as const,
+      reason: 'Left alone while the demo was switched off',
+      checks: [],
+    };
+    const entry = { id: randomUUID(), happenedS: nowS, by: w.lead, corrects: null, body };
+    await inLogbook(w.db, (tx) =>
+      append(tx, [{ ref: d.head.id, entry }], { guards: GUARDS, nowS }),
+    );
   }
   return true;
 }

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { DateTime } from 'luxon';
+import { recipesNaming } from '../../src/features/recipes/service';
 import { receiveLot, saveIngredient } from '../../src/features/stores/service';
 import { openLots } from '../../src/features/stores/repository';
 import type { Db } from '../../src/platform/db/client';
@@ -130,12 +131,16 @@ export async function loadStores(db: Db, nowS: number, by: string): Promise<void
   const now = DateTime.fromSeconds(nowS, { zone: 'utc' });
   for (const line of LINES) {
     const ingredientId = randomUUID();
-    await saveIngredient(db, {
-      id: ingredientId,
-      name: line.name,
-      kind: line.kind,
-      facts: line.facts ?? {},
-    });
+    await saveIngredient(
+      db,
+      {
+        id: ingredientId,
+        name: line.name,
+        kind: line.kind,
+        facts: line.facts ?? {},
+      },
+      recipesNaming,
+    );
     for (const l of line.lots) {
       const answer = await receiveLot(
         db,

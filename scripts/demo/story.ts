@@ -4,7 +4,6 @@ import {
   CURE_LINE,
   SALT_LINE,
   doseCure,
-  foldBatch,
   holdOf,
   plainSalt,
   roundToScale,
@@ -15,18 +14,17 @@ import {
   type RuleSet,
 } from '../../src/core';
 import {
-  appendEntries,
+  append,
   countCodes,
+  inLogbook,
   insertBatch,
-  setClosed,
+  loadDossier,
   type NewEntry,
-} from '../../src/features/batches/repository';
-import { loadDossier } from '../../src/features/batches/case';
-import { recordDueHolds } from '../../src/features/batches/service';
-import { sealRecord, signedBody } from '../../src/features/batches/sign';
+} from '../../src/features/logbook/service';
+import { GUARDS, recordDueHolds } from '../../src/features/batches/service';
+import { signBatch } from '../../src/features/batches/sign';
 import { storeReadings } from '../../src/features/readings/repository';
 import { ingredientOf } from '../../src/features/stores/lot-problems';
-import { moveStock } from '../../src/features/stores/service';
 import type { Version } from '../../src/features/recipes/repository';
 import type { Db } from '../../src/platform/db/client';
 import { hashOf } from '../../src/platform/hash';
@@ -173,7 +171,6 @@ export async function record(
   lines: readonly DemoLine[],
   cureId: string,
 ): Promise<void> {
-  const recipe = version.content;
   const inTime = [...lines].sort((a, b) => a[0] - b[0]);
   const fresh = inTime.map(([happenedS, by, body]): NewEntry => ({
     id: body.kind === 'weighed' && body.lineId === CURE_LINE ? cureId : randomUUID(),
@@ -182,7 +179,7 @@ export async function record(
     corrects: null,
     body,
   }));
-  await w.db.transaction().execute(async (tx) => {
+  const told = await inLogbook(w.db, async (tx) => {
     const prefix = `${DateTime.fromSeconds(startS, { zone: w.timeZone }).toFormat('yyMMdd')}-`;
     await insertBatch(tx, {
       id: batchId,
@@ -190,13 +187,11 @@ export async function record(
       recipeVersionId: version.id,
       startedS: startS,
     });
-    /* Each line of the demo is weighed once. */
-    const nothingYet = foldBatch(recipe, []);
-    for (const e of fresh) {
-      await appendEntries(tx, batchId, [e], e.happenedS + 5);
-      await moveStock(tx, nothingYet, e, e.by);
-    }
+    for (const entry of fresh)
+      await append(tx, [{ ref: batchId, entry }], { guards: GUARDS, nowS: entry.happenedS + 5 });
+    return null;
   });
+  if (told) throw new Error(`demo: ${version.content.name}: ${told.code}`);
   await recordDueHolds(w.db, batchId);
 }
 
@@ -276,28 +271,9 @@ export async function tell(w: World, s: Story): Promise<string> {
 }
 
 async function sign(w: World, batchId: string): Promise<void> {
-  await w.db.transaction().execute(async (tx) => {
-    const dossier = (await loadDossier(tx, batchId, Date.now() / 1000))!;
-    if (dossier.verdict.overall !== 'pass')
-      throw new Error(
-        `demo: ${dossier.head.code} does not pass: ${JSON.stringify(dossier.verdict.checks.filter((c) => c.status !== 'pass'))}`,
-      );
-    const at = dossier.case.state.lastS + HOUR;
-    await appendEntries(
-      tx,
-      batchId,
-      [
-        {
-          id: randomUUID(),
-          happenedS: at,
-          by: w.lead,
-          corrects: null,
-          body: signedBody(dossier),
-        },
-      ],
-      at,
-    );
-    await sealRecord(tx, dossier);
-    await setClosed(tx, batchId, at);
-  });
+  const d = (await loadDossier(w.db, batchId, Date.now() / 1000))!;
+  const signed = await signBatch(w.db, w.lead, batchId, randomUUID(), d.case.state.lastS + HOUR);
+  if (signed.ok) return;
+  const open = d.verdict.checks.filter((c) => c.status !== 'pass');
+  throw new Error(`demo: ${d.head.code}: ${signed.code}: ${JSON.stringify(open)}`);
 }

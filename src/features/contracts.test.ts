@@ -4,9 +4,9 @@ import {
   STORED_KINDS,
   postedBodySchema,
   postedEntrySchema,
-  startBatchSchema,
   type StoredBody,
-} from './batches/contract';
+} from '@/features/logbook/contract';
+import { startBatchSchema } from '@/features/batches/contract';
 import { recipeSchema } from './recipes/contract';
 import { sortRows } from './readings/ingest';
 import { openApiDocument } from './readings/openapi';

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { postedBodySchema } from './batches/contract';
+import { postedBodySchema } from '@/features/logbook/contract';
 import { decideSchema, saveRecipeSchema } from './recipes/contract';
 import { KNOWN, sheetQuery } from './recipes/sheet';
 import { STARTER } from './recipes/starter';

@@ -20,14 +20,6 @@ export const holdLockOn = async (tx: Tx, kind: string, id: string): Promise<void
   await sql`select pg_advisory_xact_lock(hashtext(${kind}), hashtext(${id}))`.execute(tx);
 };
 
-/** Takes a lock to the end of the transaction if nobody has it. */
-export async function tryLock(tx: Tx, lock: Lock): Promise<boolean> {
-  const { rows } = await sql<{
-    ok: boolean;
-  }>`select pg_try_advisory_xact_lock(${LOCKS[lock]}) as ok`.execute(tx);
-  return rows[0]?.ok === true;
-}
-
 /** Runs work on a connection that holds a lock, if nobody else has it. */
 export async function withLock(held: Handle, lock: Lock, work: () => Promise<void>): Promise<void> {
   const { rows } = await sql<{

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import type { Person } from '@/features/accounts/identify';
-import { loadDossier } from '@/features/batches/case';
-import type { PostedBody } from '@/features/batches/contract';
+import { loadDossier } from '@/features/logbook/case';
+import type { PostedBody } from '@/features/logbook/contract';
 import { postEntry, startBatch } from '@/features/batches/service';
 import { signBatch } from '@/features/batches/sign';
 import { importLogger } from '@/features/readings/import';

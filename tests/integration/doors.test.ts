@@ -13,6 +13,7 @@ import { personChangeSchema, personSchema } from '@/features/accounts/contract';
 import { saveProgram } from '@/features/programs/service';
 import { saveRecipe } from '@/features/recipes/service';
 import { firstVisit } from '@/features/settings/first-visit';
+import { recipesNaming } from '@/features/recipes/service';
 import { saveIngredient } from '@/features/stores/service';
 import { makeAuth } from '@/platform/auth';
 import { isOpenRoute } from '@/platform/auth-gate';
@@ -311,7 +312,11 @@ describe('two who save the same name at once', () => {
 
   test('an ingredient', async () => {
     const save = () =>
-      saveIngredient(t.db, { id: randomUUID(), name: 'Raced', kind: 'addition', facts: {} });
+      saveIngredient(
+        t.db,
+        { id: randomUUID(), name: 'Raced', kind: 'addition', facts: {} },
+        recipesNaming,
+      );
     expect(await answers(save)).toEqual([
       'ingredient_taken',
       'ingredient_taken',

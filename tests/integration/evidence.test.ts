@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { EntryBody } from '@/core';
-import { loadDossier, loadOpen, type Dossier } from '@/features/batches/case';
-import type { PostedBody } from '@/features/batches/contract';
+import { loadDossier, type Dossier } from '@/features/logbook/case';
+import { loadOpen } from '@/features/logbook/open-batches';
+import type { PostedBody } from '@/features/logbook/contract';
 import { postEntry } from '@/features/batches/service';
 import { houseChannels, type Channel } from '@/features/readings/repository';
 import { sql } from 'kysely';
@@ -100,10 +101,10 @@ describe('a channel belongs to its place and kind, placed or corrected', () => {
       sha256: 'a'.repeat(64),
       channels: [{ channelId, name: 'Core', what: 'core', thickest: true }],
     });
-    const { appendEntries } = await import('@/features/batches/repository');
+    const { chainEntries } = await import('@/features/logbook/chain');
     const id = randomUUID();
     await demo.transaction().execute((tx) =>
-      appendEntries(
+      chainEntries(
         tx,
         mine.head.id,
         [

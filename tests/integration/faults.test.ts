@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
-import { appendEntries, loadEntries } from '@/features/batches/repository';
+import { chainEntries, loadEntries } from '@/features/logbook/chain';
 import { postEntry, startBatch } from '@/features/batches/service';
-import type { PostedBody } from '@/features/batches/contract';
+import type { PostedBody } from '@/features/logbook/contract';
 import { ingestReadings } from '@/features/readings/ingest';
 import { verifyLogbook } from '@/features/records/verify';
 import { addDevice } from '@/features/settings/service';
@@ -51,7 +51,7 @@ describe('a server’s clock that is wrong', () => {
 
   test('nothing is chained with a time before the last entry', async () => {
     await t.db.transaction().execute((tx) =>
-      appendEntries(
+      chainEntries(
         tx,
         batchId,
         [

@@ -1,13 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import type { Person } from '@/features/accounts/identify';
-import { loadDossier } from '@/features/batches/case';
-import type { PostedBody } from '@/features/batches/contract';
+import { loadDossier } from '@/features/logbook/case';
+import type { PostedBody } from '@/features/logbook/contract';
 import { postEntry, startBatch } from '@/features/batches/service';
 import { approvedVersions, decisionsOf, latestVersions } from '@/features/recipes/repository';
 import { decideVersion, saveRecipe } from '@/features/recipes/service';
 import { lotChoices } from '@/features/stores/choices';
 import { findLot, movesOf, openLots, searchLots } from '@/features/stores/repository';
+import { recipesNaming } from '@/features/recipes/service';
 import { adjustLot, receiveLot, removeIngredient, saveIngredient } from '@/features/stores/service';
 import type { Recipe } from '@/core';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
@@ -122,7 +123,9 @@ describe('stores', () => {
   const ids: Record<string, string> = {};
   async function ingredient(name: string, kind: 'meat' | 'cure', facts = {}) {
     const id = randomUUID();
-    expect(await saveIngredient(t.db, { id, name, kind, facts })).toEqual({ ok: true });
+    expect(await saveIngredient(t.db, { id, name, kind, facts }, recipesNaming)).toEqual({
+      ok: true,
+    });
     ids[name] = id;
     return id;
   }
@@ -299,16 +302,20 @@ describe('stores', () => {
   });
 
   test('an ingredient in use is not removed and says where it is used', async () => {
-    const answer = await removeIngredient(t.db, ids['Pork jowl']!);
+    const answer = await removeIngredient(t.db, ids['Pork jowl']!, recipesNaming);
     expect(answer).toMatchObject({ ok: false, code: 'ingredient_in_use' });
     if (!answer.ok) expect(answer.fields!.name).toMatch(/lot .*recipe /);
     const free = await ingredient('Never used', 'meat');
-    expect(await removeIngredient(t.db, free)).toEqual({ ok: true });
-    expect(await removeIngredient(t.db, free)).toMatchObject({ code: 'no_such_ingredient' });
+    expect(await removeIngredient(t.db, free, recipesNaming)).toEqual({ ok: true });
+    expect(await removeIngredient(t.db, free, recipesNaming)).toMatchObject({
+      code: 'no_such_ingredient',
+    });
   });
 
   test('two ingredients of one name, in whatever case, are refused', async () => {
     const twin = { id: randomUUID(), name: 'PORK JOWL', kind: 'meat' as const, facts: {} };
-    expect(await saveIngredient(t.db, twin)).toMatchObject({ code: 'ingredient_taken' });
+    expect(await saveIngredient(t.db, twin, recipesNaming)).toMatchObject({
+      code: 'ingredient_taken',
+    });
   });
 });

@@ -4,8 +4,9 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import mqtt from 'mqtt';
 import { sql } from 'kysely';
 import type { Person } from '@/features/accounts/identify';
-import { loadDossier, loadOpenDossiers, type Dossier } from '@/features/batches/case';
-import { postedEntrySchema, type PostedBody } from '@/features/batches/contract';
+import { loadDossier, type Dossier } from '@/features/logbook/case';
+import { loadOpenDossiers } from '@/features/logbook/open-batches';
+import { postedEntrySchema, type PostedBody } from '@/features/logbook/contract';
 import { postEntry, startBatch } from '@/features/batches/service';
 import { signBatch } from '@/features/batches/sign';
 import { afterRun } from '@/features/houses/after';
@@ -17,7 +18,8 @@ import { batchInHouse } from '@/features/houses/program';
 import { watchHouses } from '@/features/houses/watch';
 import { latestPrograms, versionsOfProgram } from '@/features/programs/repository';
 import { saveProgram } from '@/features/programs/service';
-import { loadCalibrations, recordCalibration } from '@/features/readings/calibrations';
+import { recordCalibration } from '@/features/readings/calibrations';
+import { loadCalibrations } from '@/features/logbook/evidence';
 import {
   clockOff,
   houseProgramSchema,

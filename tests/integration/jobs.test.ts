@@ -11,10 +11,11 @@ import {
 import { applySchool } from '@/core/formula/schools/apply-school';
 import { fermentedRecipe } from '@/core/testing/recipe';
 import type { Person } from '@/features/accounts/identify';
-import { loadDossier, loadOpenDossiers } from '@/features/batches/case';
+import { loadDossier } from '@/features/logbook/case';
+import { loadOpenDossiers } from '@/features/logbook/open-batches';
 import { nextStep } from '@/features/batches/next-step';
 import { postEntry, startBatch } from '@/features/batches/service';
-import { postedBodySchema } from '@/features/batches/contract';
+import { postedBodySchema } from '@/features/logbook/contract';
 import { signBatch } from '@/features/batches/sign';
 import { importLogger } from '@/features/readings/import';
 import { recipeSchema } from '@/features/recipes/contract';

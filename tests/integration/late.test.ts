@@ -1,6 +1,6 @@
-import { loadDossier } from '@/features/batches/case';
+import { loadDossier } from '@/features/logbook/case';
 import { takeLate } from '@/features/batches/late';
-import { closedBatches } from '@/features/batches/repository';
+import { closedBatches } from '@/features/logbook/heads';
 import { ingestReadings } from '@/features/readings/ingest';
 import { houseChannels } from '@/features/readings/repository';
 import { lateOf } from '@/features/readings/seals';

@@ -3,7 +3,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { sql } from 'kysely';
-import { loadOpen } from '@/features/batches/case';
+import { loadOpen } from '@/features/logbook/open-batches';
 import { houseChannels, storeReadings } from '@/features/readings/repository';
 import { verifyIn, verifyLogbook } from '@/features/records/verify';
 import { makePool, type Db, type Tx } from '@/platform/db/client';

@@ -1,7 +1,8 @@
 import { getMigrations } from 'better-auth/db/migration';
 import { houseForDevice } from '@/features/houses/device-view';
 import { ingestReadings } from '@/features/readings/ingest';
-import { lastReadings, loadSeries } from '@/features/readings/repository';
+import { lastReadings } from '@/features/readings/repository';
+import { loadSeries } from '@/features/logbook/evidence';
 import { addDevice, findDevice, revokeDevice } from '@/features/settings/service';
 import { makeAuth } from '@/platform/auth';
 import { makePool } from '@/platform/db/client';

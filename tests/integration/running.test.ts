@@ -1,9 +1,9 @@
 import { sql } from 'kysely';
 import { randomUUID } from 'node:crypto';
-import { loadOpenDossiers } from '@/features/batches/case';
+import { loadOpenDossiers } from '@/features/logbook/open-batches';
 import { runChart } from '@/features/batches/chart-data';
 import { nextStep } from '@/features/batches/next-step';
-import { closedBatches } from '@/features/batches/repository';
+import { closedBatches } from '@/features/logbook/heads';
 import { watchOnce } from '@/features/batches/watch';
 import { batchInHouse, surroundings } from '@/features/houses/program';
 import { wayNow } from '@/features/houses/way';

@@ -1,4 +1,4 @@
-import type { PostedBody } from '@/features/batches/contract';
+import type { PostedBody } from '@/features/logbook/contract';
 import { weighed } from '@/core/testing/batch';
 
 /** A weighing as a scale of 0.1 g posts it; a cure is one of 6.25 % nitrite unless said otherwise. */

@@ -1,7 +1,7 @@
 import { Link } from '@/ui/link';
 import { redirect } from 'next/navigation';
 import { askingNow } from '@/features/accounts/identify';
-import { PasswordForm } from '@/features/settings/ui/PasswordForm';
+import { PasswordForm } from '@/features/accounts/ui/PasswordForm';
 import { Mark } from '@/ui/mark';
 import { Notice } from '@/ui/status';
 

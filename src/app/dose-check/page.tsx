@@ -1,7 +1,7 @@
 import { Link } from '@/ui/link';
 import { DEFAULT_RULES, RULE_PRESETS, type RuleSet } from '@/core';
 import { DoseCheck } from '@/features/recipes/ui/DoseCheck';
-import { currentRules } from '@/features/settings/repository';
+import { currentRules } from '@/features/settings/service';
 import { showOfRequest, siteOfRequest } from '@/features/settings/show';
 import { db } from '@/platform/db/client';
 import { Mark } from '@/ui/mark';

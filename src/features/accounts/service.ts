@@ -95,3 +95,5 @@ export async function changePassword(
     return done;
   });
 }
+
+export { countPeople, listPeople } from './repository';

@@ -7,8 +7,8 @@ import { db } from '@/platform/db/client';
 import { fieldsOf, readInput } from '@/platform/read-input';
 import { limits } from '@/platform/limits';
 import { startBatchSchema } from './contract';
-import { refSchema } from './ref';
-import { startBatch } from './service';
+import { refSchema } from '@/features/logbook/contract';
+import { startBatch } from './start';
 import { takeLate } from './late';
 import { signBatch } from './sign';
 

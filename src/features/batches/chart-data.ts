@@ -10,7 +10,7 @@ import {
   type CoreLog,
   type RunEvent,
 } from '@/core';
-import { channelsByIds } from '@/features/readings/repository';
+import { channelsByIds } from '@/features/readings/service';
 import type { Handle } from '@/platform/db/client';
 
 export type ChartLine = { name: string; what: ReadingPlace; readings: Reading[] };

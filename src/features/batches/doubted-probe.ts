@@ -1,14 +1,19 @@
 import { sql } from 'kysely';
-import { v5Id } from '@/platform/ids';
+import { refOf } from '@/features/logbook/contract';
+import {
+  append,
+  inLogbook,
+  loadLooked,
+  SYSTEM,
+  type Looked,
+  type NewEntry,
+} from '@/features/logbook/service';
 import type { Db } from '@/platform/db/client';
-import { notify } from '@/platform/events';
-import { loadDossier, type Dossier } from './case';
-import { refOf } from './ref';
-import { appendEntries, lockHead } from './repository';
-import { reopen } from './service';
+import { v5Id } from '@/platform/ids';
+import { reopen } from './parts-guard';
 
 /** Did a batch rest on this probe at any time after `sinceS`? */
-const restedOn = (d: Dossier, channelId: number, sinceS: number) =>
+const restedOn = (d: Looked, channelId: number, sinceS: number) =>
   d.case.state.probes.some(
     (p) => p.channelId === channelId && p.what === 'core' && (p.toS ?? d.case.nowS) >= sinceS,
   );
@@ -31,27 +36,19 @@ export async function doubtBatchesOf(
   const opened: string[] = [];
   for (const row of rows.rows) {
     const ref = refOf(row.batchId, row.part);
-    await db.transaction().execute(async (tx) => {
-      await lockHead(tx);
-      const d = await loadDossier(tx, ref, nowS);
+    await inLogbook(db, async (tx) => {
+      const d = await loadLooked(tx, ref, nowS);
       if (!d?.case.state.signature?.stands || !restedOn(d, channelId, sinceS)) return;
       const reason = `${probe} was found out of tolerance after the cook: what it showed is no evidence`;
-      await appendEntries(
-        tx,
-        ref,
-        [
-          {
-            id: v5Id(`${ref}:doubt:${channelId}:${nowS}`),
-            happenedS: nowS,
-            by: { id: 'system', name: 'Jolly Kettle' },
-            corrects: null,
-            body: { kind: 'held', source: 'rule', check: 'probe_evidence', reason },
-          },
-        ],
-        nowS,
-      );
-      await reopen(tx, d);
-      await notify(tx, { topic: 'batch', id: ref });
+      const entry: NewEntry = {
+        id: v5Id(`${ref}:doubt:${channelId}:${nowS}`),
+        happenedS: nowS,
+        by: SYSTEM,
+        corrects: null,
+        body: { kind: 'held', source: 'rule', check: 'probe_evidence', reason },
+      };
+      await append(tx, [{ ref, entry }], { nowS, reopens: true });
+      await reopen(tx, d.head);
       opened.push(d.head.code);
     });
   }

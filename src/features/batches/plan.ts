@@ -16,7 +16,7 @@ import {
   type Span,
   type Way,
 } from '@/core';
-import type { Site } from '@/features/settings/repository';
+import type { Site } from '@/features/settings/service';
 
 /** How far ahead a plan may look, s: three weeks past ready-by or now. */
 const HORIZON_S = 21 * 24 * 3600;

@@ -1,4 +1,5 @@
 import type { EntryBody } from '@/core';
+import type { Guard } from '@/features/logbook/service';
 import type { Tx } from '@/platform/db/client';
 import { isThere } from '@/platform/db/there';
 
@@ -6,7 +7,7 @@ import { isThere } from '@/platform/db/there';
 const NO_SCALE = 'none';
 
 /** Why an entry names something that the site does not have, by code, or null. A correction is asked like its target. */
-export async function refuseReferences(tx: Tx, body: EntryBody): Promise<string | null> {
+async function refuseReferences(tx: Tx, body: EntryBody): Promise<string | null> {
   const said = body.kind === 'corrected' ? body.replacement : body;
   if (said?.kind === 'weighed' && said.scaleId !== NO_SCALE)
     return (await isThere(tx, 'scale', said.scaleId)) ? null : 'no_such_scale';
@@ -17,3 +18,11 @@ export async function refuseReferences(tx: Tx, body: EntryBody): Promise<string 
     ? null
     : 'no_such_program';
 }
+
+/** Guards that what an entry names is there. */
+export const referencesGuard: Guard = {
+  refuse: async (tx, { entry }) => {
+    const code = await refuseReferences(tx, entry.body);
+    return code === null ? null : { ok: false, code };
+  },
+};

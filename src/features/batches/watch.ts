@@ -1,8 +1,8 @@
 import { holdsDue, holdsToLift } from '@/core';
+import { loadOpenDossiers, type Dossier } from '@/features/logbook/service';
 import { nowS } from '@/platform/clock';
 import type { Db } from '@/platform/db/client';
-import { tryLock } from '@/platform/locks';
-import { loadOpenDossiers, type Dossier } from './case';
+import { withLock } from '@/platform/locks';
 import { recordDueHolds } from './service';
 
 /**
@@ -11,10 +11,12 @@ import { recordDueHolds } from './service';
  * @returns the batches as they were looked at, for whoever looks further; none when another process looks
  */
 export async function watchOnce(db: Db): Promise<Dossier[]> {
-  const open = await db.transaction().execute(async (tx) => {
-    if (!(await tryLock(tx, 'watch'))) return [];
-    return loadOpenDossiers(tx, nowS(), 'watch');
-  });
+  let open: Dossier[] = [];
+  await db.connection().execute((held) =>
+    withLock(held, 'watch', async () => {
+      open = await loadOpenDossiers(db, nowS(), 'watch');
+    }),
+  );
   for (const d of open)
     if (
       holdsDue(d.case.state, d.verdict).length > 0 ||

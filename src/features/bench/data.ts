@@ -1,8 +1,8 @@
 import { chillOf, chillStage, hasPoultry, heatProduct, partRecipes, programOf } from '@/core';
-import { housePrior } from '@/features/houses/fits';
-import { latestPrograms } from '@/features/programs/repository';
-import { approvedVersions } from '@/features/recipes/repository';
-import { currentRules, listHouses } from '@/features/settings/repository';
+import { housePrior } from '@/features/houses/service';
+import { latestPrograms } from '@/features/programs/service';
+import { approvedVersions } from '@/features/recipes/service';
+import { currentRules, listHouses } from '@/features/settings/service';
 import type { Handle } from '@/platform/db/client';
 import type { BenchData } from './variant';
 

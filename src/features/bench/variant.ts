@@ -7,7 +7,7 @@ import {
   type Quantity,
   type UnitSystem,
 } from '@/core';
-import { readStage, stageText, type StageText } from '@/features/programs/stage-text';
+import { readStage, stageText, type StageText } from '@/features/programs/words';
 import type { BenchRules, WhatIf } from '@/workers/bench/protocol';
 
 /** A product that can be put on the bench: a recipe's piece, and what it is run through. */

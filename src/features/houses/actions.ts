@@ -3,13 +3,9 @@
 import { revalidatePath } from 'next/cache';
 import type { CalibrationResult } from '@/core';
 import { asPerson, type ActionResult } from '@/features/accounts/identify';
-import {
-  calibrationSchema,
-  lastPassedS,
-  recordCalibration,
-} from '@/features/readings/calibrations';
-import { doubtBatchesOf } from '@/features/batches/doubted-probe';
-import { channelsByIds } from '@/features/readings/repository';
+import { calibrationSchema, lastPassedS, recordCalibration } from '@/features/readings/service';
+import { doubtBatchesOf } from '@/features/batches/service';
+import { channelsByIds } from '@/features/readings/service';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 import { fieldsOf, readInput } from '@/platform/read-input';

@@ -1,7 +1,7 @@
 import { runStages, type Case, type Reading } from '@/core';
-import type { Dossier } from '@/features/batches/case';
+import type { Dossier } from '@/features/logbook/service';
 import type { Handle } from '@/platform/db/client';
-import { loadDossier } from '@/features/batches/case';
+import { loadDossier } from '@/features/logbook/service';
 import { forecastBatch, type Ahead } from './forecast';
 import { housePrior } from './fits';
 import { LOOKS, caseAt } from './look-back';

@@ -6,9 +6,10 @@ import {
   type BatchState,
   type ProgramStage,
 } from '@/core';
-import { loadOpenStandings, type Standing } from '@/features/batches/case';
+import { type Standing } from '@/features/logbook/service';
+import { loadOpenStandings } from '@/features/logbook/service';
 import type { HouseProgram, Piece } from '@/features/readings/contract';
-import { houseChannels, lastReadings } from '@/features/readings/repository';
+import { houseChannels, lastReadings } from '@/features/readings/service';
 import type { Handle } from '@/platform/db/client';
 import { batchInHouse, surroundings } from './program';
 

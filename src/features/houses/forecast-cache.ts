@@ -1,4 +1,4 @@
-import type { Dossier } from '@/features/batches/case';
+import type { Dossier } from '@/features/logbook/service';
 import type { Handle } from '@/platform/db/client';
 import type { Asker } from '@/workers/pool';
 import { forecastBatch, type BatchForecast } from './forecast';

@@ -1,7 +1,7 @@
 import { placeOf, type HouseKind, type ProgramStage, type StagePlace } from '@/core';
-import type { Dossier } from '@/features/batches/case';
-import { houseChannels, type Channel } from '@/features/readings/repository';
-import { listHouses } from '@/features/settings/repository';
+import type { Dossier } from '@/features/logbook/service';
+import { houseChannels, type Channel } from '@/features/readings/service';
+import { listHouses } from '@/features/settings/service';
 import type { Handle } from '@/platform/db/client';
 import { batchInHouse } from './program';
 

@@ -1,5 +1,5 @@
-import type { Dossier } from '@/features/batches/case';
-import { lastReadings, houseChannels } from '@/features/readings/repository';
+import type { Dossier } from '@/features/logbook/service';
+import { lastReadings, houseChannels } from '@/features/readings/service';
 import type { Handle } from '@/platform/db/client';
 import { programOf, type Reading } from '@/core';
 import { hanging, type Member } from './load';

@@ -1,5 +1,5 @@
 import { coreLogs, foldBatch, judgedLogs, scoreOf, type BandScore, type Case } from '@/core';
-import type { Dossier } from '@/features/batches/case';
+import type { Dossier } from '@/features/logbook/service';
 import { forecastCore } from './forecast';
 
 /** Shares of the run at which a forecast is looked back at. */

@@ -13,7 +13,7 @@ import {
   mqttReadings,
   mqttReadingsSchema,
 } from '@/features/readings/contract';
-import { ingestReadings } from '@/features/readings/ingest';
+import { ingestReadings } from '@/features/readings/service';
 
 const AT_MOST_EVERY_MS = 1000;
 /** A report that could not be stored is tried again after this, ms; until then the broker keeps the next ones. */

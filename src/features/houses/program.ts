@@ -1,5 +1,5 @@
 import { chillStage, runStages, type BatchState } from '@/core';
-import type { Standing } from '@/features/batches/case';
+import type { Standing } from '@/features/logbook/service';
 
 /** What surrounds a batch's product now: the stage's set point, then the chill's. */
 export type Surroundings = {

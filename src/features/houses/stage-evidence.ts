@@ -1,5 +1,5 @@
 import { runStages, type Case, type StageEvidence } from '@/core';
-import { liveHeat } from '@/features/batches/live';
+import { liveHeat } from '@/features/batches/service';
 
 /** What is known now of what a stage may wait for: slowest credited core, logs, a hand on the surface. */
 export function stageEvidence(c: Case): StageEvidence {

@@ -1,25 +1,22 @@
 import { randomUUID } from 'node:crypto';
-import { alarmChanges, placeOf, type Author, type EntryBody } from '@/core';
-import type { Dossier } from '@/features/batches/case';
-import { appendEntries, loadEntries, lockHead, type NewEntry } from '@/features/batches/repository';
-import { listHouses } from '@/features/settings/repository';
+import { alarmChanges, placeOf, type EntryBody } from '@/core';
+import { appendSeen, SYSTEM, type Dossier, type NewEntry } from '@/features/logbook/service';
+import { listHouses } from '@/features/settings/service';
 import { nowS as clock } from '@/platform/clock';
 import type { Db } from '@/platform/db/client';
-import { notify } from '@/platform/events';
 import { withLock } from '@/platform/locks';
 import { fitOf } from './forecast';
 import { isRemembered, rememberFit, rememberScores } from './fits';
 import { hanging, loadOf, type Member } from './load';
 import { scoresOfRun } from './look-back';
 
-const HOUSE_ITSELF: Author = { id: 'system', name: 'Jolly Kettle' };
 /** Fewer core readings than this teach nothing about a house. */
 const LEAST_READINGS = 30;
 
 const entryOf = (body: EntryBody, happenedS: number): NewEntry => ({
   id: randomUUID(),
   happenedS,
-  by: HOUSE_ITSELF,
+  by: SYSTEM,
   corrects: null,
   body,
 });
@@ -49,19 +46,6 @@ function advance(members: readonly Member[], nowS: number): [Dossier, NewEntry[]
     if (!next || placeOf(next) !== 'house') return [];
     const reason = 'its end was met: the house went on by itself';
     return [[m.dossier, [entryOf({ kind: 'stage_started', stageIndex, reason }, nowS)]]];
-  });
-}
-
-/** Appends to a batch whose record is still as it was looked at; else the next look sees it. */
-async function append(db: Db, d: Dossier, entries: NewEntry[], nowS: number): Promise<void> {
-  if (entries.length === 0) return;
-  const batchId = d.head.id;
-  await db.transaction().execute(async (tx) => {
-    await lockHead(tx);
-    const now = await loadEntries(tx, batchId);
-    if (now.at(-1)?.seq !== d.entries.at(-1)?.seq) return;
-    await appendEntries(tx, batchId, entries, nowS);
-    await notify(tx, { topic: 'batch', id: batchId });
   });
 }
 
@@ -106,7 +90,8 @@ async function lookOnce(db: Db, open: readonly Dossier[], nowS: number): Promise
     for (const m of members.filter((x) => x.failed === null))
       try {
         const next = onward.find(([d]) => d === m.dossier)?.[1] ?? [];
-        await append(db, m.dossier, [...alarmEntries(m, nowS), ...next], nowS);
+        const entries = [...alarmEntries(m, nowS), ...next];
+        if (entries.length > 0) await appendSeen(db, m.dossier, entries, nowS);
         await learn(db, m.dossier);
       } catch (error) {
         console.warn(`watch of batch ${m.dossier.head.code}: ${(error as Error).message}`);

@@ -1,7 +1,7 @@
 import { chillOf, recipeOfRun } from '@/core';
-import type { Dossier } from '@/features/batches/case';
-import { wayOfBatch, type BatchWay } from '@/features/batches/plan';
-import type { Site } from '@/features/settings/repository';
+import type { Dossier } from '@/features/logbook/service';
+import { wayOfBatch, type BatchWay } from '@/features/batches/service';
+import type { Site } from '@/features/settings/service';
 import type { Handle } from '@/platform/db/client';
 import type { BatchForecast } from './forecast';
 import { forecastOf } from './forecast-cache';

@@ -51,3 +51,6 @@ export async function saveProgram(
     return { ok: true, data: { programId, number: number + 1 } };
   });
 }
+
+export { latestPrograms, versionsOfProgram } from './repository';
+export { DEFAULT_PROGRAM } from './starter';

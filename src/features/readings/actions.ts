@@ -3,8 +3,8 @@
 import { z } from 'zod';
 import type { ParsedLogger } from '@/core';
 import { asPerson, type ActionResult } from '@/features/accounts/identify';
-import { refSchema } from '@/features/batches/ref';
-import { loadSite } from '@/features/settings/repository';
+import { refSchema } from '@/features/logbook/contract';
+import { loadSite } from '@/features/settings/service';
 import { nowS } from '@/platform/clock';
 import { readFile } from '@/workers/files/client';
 import { db } from '@/platform/db/client';

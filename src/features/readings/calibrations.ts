@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import { z } from 'zod';
-import { checkCalibration, type Calibration, type CalibrationResult } from '@/core';
+import { checkCalibration, type CalibrationResult } from '@/core';
 import { toDate } from '@/platform/clock';
 import type { Handle } from '@/platform/db/client';
 
@@ -12,34 +12,6 @@ export const calibrationSchema = z.object({
   altitudeM: z.number('give the altitude').min(-500).max(6000),
 });
 export type CalibrationInput = z.infer<typeof calibrationSchema>;
-
-/** Checks of house channels, by channel; a house channel without any has an empty list, a file's column none. */
-export async function loadCalibrations(
-  db: Handle,
-  channelIds: readonly number[],
-): Promise<Record<number, Calibration[]>> {
-  if (channelIds.length === 0) return {};
-  const rows = await db
-    .selectFrom('channel')
-    .leftJoin('calibration', 'calibration.channelId', 'channel.id')
-    .select([
-      'channel.id',
-      'calibration.offsetC',
-      'calibration.ok',
-      sql<number | null>`extract(epoch from checked_at)::float8`.as('atS'),
-    ])
-    .where('channel.id', 'in', [...channelIds])
-    .where('channel.houseId', 'is not', null)
-    .orderBy('calibration.checkedAt')
-    .execute();
-  const of: Record<number, Calibration[]> = {};
-  for (const r of rows) {
-    const list = (of[r.id] ??= []);
-    if (r.atS !== null && r.offsetC !== null)
-      list.push({ atS: r.atS, offsetC: r.offsetC, ...(r.ok === false ? { ok: false } : {}) });
-  }
-  return of;
-}
 
 /** Records a check of a probe that was made just now: its offset counts from then on, a failed one against what was read since the last. */
 export async function recordCalibration(

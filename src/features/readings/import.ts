@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { EntryBody, LoggerOptions } from '@/core';
 import type { Person } from '@/features/accounts/identify';
-import { loadDossier } from '@/features/batches/case';
-import { appendEntries, lockHead } from '@/features/batches/repository';
+import { append, inLogbook, loadLooked, type NewEntry } from '@/features/logbook/service';
 import { readFile } from '@/workers/files/client';
 import type { Db } from '@/platform/db/client';
 import { notify } from '@/platform/events';
@@ -33,13 +32,12 @@ export async function importLogger(
     return { ok: false, code: 'unreadable_file', message: parsed.message };
   if (parsed.kind === 'ambiguous') return { ok: false, code: `ask_${parsed.about}` };
   const fileHash = sha256(file.bytes);
-  return db.transaction().execute(async (tx): Promise<ImportResult> => {
-    await lockHead(tx);
-    const dossier = await loadDossier(tx, batchId, nowS);
-    if (!dossier) return { ok: false, code: 'no_such_batch' };
-    if (dossier.case.state.signature?.stands || dossier.case.state.phase === 'destroyed')
+  return inLogbook(db, async (tx): Promise<ImportResult> => {
+    const looked = await loadLooked(tx, batchId, nowS);
+    if (!looked) return { ok: false, code: 'no_such_batch' };
+    if (looked.case.state.signature?.stands || looked.case.state.phase === 'destroyed')
       return { ok: false, code: 'batch_closed' };
-    const again = dossier.entries.some(
+    const again = looked.entries.some(
       (e) => e.body.kind === 'readings_imported' && e.body.sha256 === fileHash,
     );
     const totals = { added: 0, known: 0, conflicts: 0, outside: 0 };
@@ -49,7 +47,7 @@ export async function importLogger(
       if (!found || pick.what === 'ignore') continue;
       const channelId = await batchChannel(
         tx,
-        dossier.head.batchId,
+        looked.head.batchId,
         `${fileHash.slice(0, 8)}:${pick.name}`,
         pick.what,
       );
@@ -59,7 +57,7 @@ export async function importLogger(
         tempC: found.temps[i]!,
       }));
       const inside = rows.filter(
-        (r) => r.atMs / 1000 >= dossier.case.state.startedS && r.atMs / 1000 <= nowS + 120,
+        (r) => r.atMs / 1000 >= looked.case.state.startedS && r.atMs / 1000 <= nowS + 120,
       );
       const stored = await storeReadings(tx, inside);
       totals.added += stored.added;
@@ -77,22 +75,10 @@ export async function importLogger(
         sha256: fileHash,
         channels,
       };
-      await appendEntries(
-        tx,
-        batchId,
-        [
-          {
-            id: randomUUID(),
-            happenedS: nowS,
-            by: { id: person.id, name: person.name },
-            corrects: null,
-            body,
-          },
-        ],
-        nowS,
-      );
-    }
-    await notify(tx, { topic: 'batch', id: batchId });
+      const by = { id: person.id, name: person.name };
+      const entry: NewEntry = { id: randomUUID(), happenedS: nowS, by, corrects: null, body };
+      await append(tx, [{ ref: batchId, entry }], { nowS });
+    } else await notify(tx, { topic: 'batch', id: batchId });
     return { ok: true, ...totals };
   });
 }

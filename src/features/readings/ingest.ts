@@ -1,5 +1,5 @@
 import { START_BACK_S } from '@/core';
-import { siteSinceS } from '@/features/settings/repository';
+import { siteSinceS } from '@/features/settings/service';
 import { neverBlameDevices } from '@/platform/clock-watch';
 import type { Db } from '@/platform/db/client';
 import { notify } from '@/platform/events';

@@ -1,8 +1,6 @@
 import { sql } from 'kysely';
 import type { Reading, ReadingPlace } from '@/core';
 import type { Handle } from '@/platform/db/client';
-import { toDate } from '@/platform/clock';
-import { giveWay } from '@/platform/give-way';
 import { enterReadings, isSealed, keepLate, sealsOver } from './seals';
 
 export type ReadingRow = { channelId: number; atMs: number; tempC: number };
@@ -43,33 +41,6 @@ async function store(db: Handle, rows: readonly ReadingRow[]): Promise<Stored> {
     db,
   );
   return { added, conflicts: differing.rows.map((r) => r.i), late };
-}
-
-/** Readings of channels between two times, by channel, in time order, s and °C. */
-export async function loadSeries(
-  db: Handle,
-  channelIds: readonly number[],
-  fromS: number,
-  toS: number,
-): Promise<Record<number, Reading[]>> {
-  const series: Record<number, Reading[]> = Object.fromEntries(channelIds.map((id) => [id, []]));
-  if (channelIds.length === 0) return series;
-  /* A column of times and one of temperatures per channel: a row each costs five times as much to read. */
-  const rows = await sql<{ channelId: number; ms: string; temps: string }>`
-    select channel_id, string_agg(ms::text, ',') as ms, string_agg(temp_c::text, ',') as temps
-    from (
-      select channel_id, round(date_part('epoch', at) * 1000)::int8 as ms, temp_c from reading
-      where channel_id = any(${[...channelIds]}::int[]) and at >= ${toDate(fromS)} and at <= ${toDate(toS)}
-      order by channel_id, at) r
-    group by channel_id`.execute(db);
-  for (const r of rows.rows) {
-    /* A channel at a time: a day of seconds takes a while, and others wait. */
-    await giveWay();
-    const ms = JSON.parse(`[${r.ms}]`) as number[];
-    const temps = JSON.parse(`[${r.temps}]`) as number[];
-    series[r.channelId] = ms.map((t, i) => ({ tS: t / 1000, tempC: temps[i]! }));
-  }
-  return series;
 }
 
 export type Channel = {

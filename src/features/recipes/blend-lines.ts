@@ -1,5 +1,5 @@
 import type { Blend, UnitSystem } from '@/core';
-import type { Lot } from '@/features/stores/repository';
+import type { Lot } from '@/features/stores/service';
 import { shown, tidy, type Draft } from './draft';
 
 /** A lot as the blend needs it; no dates cross to the browser. */

@@ -1,6 +1,6 @@
 import 'server-only';
-import { currentRules, listScales, siteDay } from '@/features/settings/repository';
-import { listIngredients, openLots } from '@/features/stores/repository';
+import { currentRules, listScales, siteDay } from '@/features/settings/service';
+import { listIngredients, openLots } from '@/features/stores/service';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 

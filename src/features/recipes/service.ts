@@ -1,12 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { judgeFormula, recipeFigures, type Finding, type RuleSet } from '@/core';
 import type { Recipe } from '@/core';
-import { currentRules } from '@/features/settings/repository';
-import type { Db } from '@/platform/db/client';
+import { currentRules } from '@/features/settings/service';
+import { sameName } from '@/features/stores/service';
+import type { Db, Handle } from '@/platform/db/client';
 import { hashOf } from '@/platform/hash';
 import { holdLockOn } from '@/platform/locks';
 import type { Decide, SaveRecipe } from './contract';
-import { findVersion, versionsOf } from './repository';
+import { findVersion, latestVersions, versionsOf } from './repository';
 
 export type SaveResult =
   | { ok: true; data: { recipeId: string; versionId: string } }
@@ -108,3 +109,21 @@ export async function decideVersion(db: Db, input: Decide, by: string): Promise<
     return { ok: true };
   });
 }
+
+/** Recipes in use whose newest version names an ingredient, in words. */
+export async function recipesNaming(db: Handle, name: string): Promise<string[]> {
+  const naming = (await latestVersions(db)).filter(
+    ({ content: r, status }) =>
+      status !== 'retired' &&
+      [...r.meat, ...r.additions, ...(r.cure ? [r.cure] : [])].some((l) => sameName(l.name, name)),
+  );
+  return naming.map((v) => `recipe ${v.content.name}`);
+}
+
+export {
+  approvedVersions,
+  decisionsOf,
+  findVersion,
+  latestVersions,
+  versionsOf,
+} from './repository';

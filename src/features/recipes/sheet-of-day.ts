@@ -1,5 +1,5 @@
 import { sheetLimits, type Recipe, type RuleSet, type UnitSystem } from '@/core';
-import { currentRules, listHouses, listScales } from '@/features/settings/repository';
+import { currentRules, listHouses, listScales } from '@/features/settings/service';
 import type { Db } from '@/platform/db/client';
 import { makeSheet, type Room, type SheetAnswer, type SheetQuery } from './sheet';
 

@@ -10,7 +10,7 @@ import {
   renderToBuffer,
 } from '@react-pdf/renderer';
 import { outcomeOf, thinReadings } from '@/core';
-import type { Dossier } from '@/features/batches/case';
+import type { Dossier } from '@/features/logbook/service';
 import { entryWords } from '@/words/entry';
 import { checkWords } from '@/words/verdict';
 import { OUTCOME_WORDS } from '@/words/route';

@@ -1,5 +1,5 @@
 import { effectiveEntries } from '@/core';
-import type { Dossier } from '@/features/batches/case';
+import type { Dossier } from '@/features/logbook/service';
 import { entryWords } from '@/words/entry';
 import { checkWords } from '@/words/verdict';
 import { toCsv } from '@/platform/csv';

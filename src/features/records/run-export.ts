@@ -1,7 +1,7 @@
 import { toCsv } from '@/platform/csv';
 import { runStages, stageAt, type Reading } from '@/core';
-import type { Dossier } from '@/features/batches/case';
-import { channelsByIds } from '@/features/readings/repository';
+import type { Dossier } from '@/features/logbook/service';
+import { channelsByIds } from '@/features/readings/service';
 import type { Handle } from '@/platform/db/client';
 
 export const RUN_FORMAT = 'jolly-kettle/run/1';

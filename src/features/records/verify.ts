@@ -1,8 +1,9 @@
 import { JUDGEMENT, type EntryBody, type Verdict } from '@/core';
-import { loadDossier, type Dossier } from '@/features/batches/case';
-import { entryHash, findBatch, loadEntries, partsOfHead } from '@/features/batches/repository';
-import { sealOf } from '@/features/batches/sign';
-import { lateOf } from '@/features/readings/seals';
+import { loadDossier, type Dossier } from '@/features/logbook/service';
+import { entryHash, loadEntries } from '@/features/logbook/service';
+import { findBatch, partsOfHead } from '@/features/logbook/service';
+import { sealOf } from '@/features/batches/service';
+import { lateOf } from '@/features/readings/service';
 import type { Db, Handle } from '@/platform/db/client';
 import { hashOf } from '@/platform/hash';
 import { nowS } from '@/platform/clock';

@@ -158,3 +158,16 @@ export const housesWithDevices = async (db: Handle): Promise<string[]> => {
     .execute();
   return rows.map((r) => r.houseId);
 };
+
+export {
+  currentRules,
+  findSite,
+  listDevices,
+  listHouses,
+  listRules,
+  listScales,
+  loadSite,
+  siteDay,
+  siteSinceS,
+  type Site,
+} from './repository';

@@ -1,18 +1,8 @@
-import { CURE_LINE, SALT_LINE, type BatchState, type LotProblem, type Recipe } from '@/core';
+import { CURE_LINE, SALT_LINE, type BatchState, type Recipe } from '@/core';
 import type { Handle } from '@/platform/db/client';
+import type { LotChoice } from './contract';
 import { ingredientOf, lotProblems, sameName, undecided } from './lot-problems';
 import { lotsByIds, openLots } from './repository';
-
-/** A lot that a line could be weighed from, with what still speaks against it. */
-export type LotChoice = {
-  id: string;
-  code: string;
-  leftG: number;
-  useBy: string | null;
-  owner: string | null;
-  nitriteFraction: number | null;
-  problems: LotProblem[];
-};
 
 /**
  * The lots in the stores for each line of a batch that is not weighed yet, first to be used first. For

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ADDITION_KINDS, ALLERGENS, SPECIES } from '@/core';
+import { ADDITION_KINDS, ALLERGENS, SPECIES, type LotProblem } from '@/core';
 
 /** Ten tonnes: more than any lot that this is for. */
 const MAX_LOT_G = 10_000_000;
@@ -59,3 +59,14 @@ export const adjustSchema = z.object({
   reason: z.string().trim().min(3, 'say in a few words why').max(300),
 });
 export type Adjust = z.infer<typeof adjustSchema>;
+
+/** A lot that a line could be weighed from, with what still speaks against it. */
+export type LotChoice = {
+  id: string;
+  code: string;
+  leftG: number;
+  useBy: string | null;
+  owner: string | null;
+  nitriteFraction: number | null;
+  problems: LotProblem[];
+};

@@ -1,13 +1,13 @@
 import { Link } from '@/ui/link';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { loadOpenDossiers } from '@/features/batches/case';
+import { loadOpenDossiers } from '@/features/logbook/service';
 import { loadOf } from '@/features/houses/load';
 import { loadHead } from '@/features/houses/load-data';
 import { AlarmList } from '@/features/houses/ui/AlarmList';
 import { readyWords } from '@/features/houses/ui/ForecastCard';
 import { LoadSummary } from '@/features/houses/ui/LoadSummary';
-import { listHouses } from '@/features/settings/repository';
+import { listHouses } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
@@ -40,7 +40,7 @@ export default async function HousesPage() {
                 {members.length > 0 ? 'Open the load' : 'Load it'}
               </Link>
             </div>
-            <AlarmList members={members} canWork={may(person.role, 'work_batches')} />
+            <AlarmList members={members} show={show} canWork={may(person.role, 'work_batches')} />
             {members.length > 0 ? (
               <>
                 <LoadSummary head={head} members={members} show={show} nowS={now} />

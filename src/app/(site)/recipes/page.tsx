@@ -1,7 +1,7 @@
 import { Link } from '@/ui/link';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { approvedVersions, latestVersions } from '@/features/recipes/repository';
+import { approvedVersions, latestVersions } from '@/features/recipes/service';
 import { StatusWord } from '@/features/recipes/ui/StatusWord';
 import { showOfRequest } from '@/features/settings/show';
 import { db } from '@/platform/db/client';

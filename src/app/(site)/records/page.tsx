@@ -1,6 +1,6 @@
 import { Link } from '@/ui/link';
 import { requirePage } from '@/features/accounts/identify';
-import { closedBatches } from '@/features/batches/repository';
+import { closedBatches } from '@/features/logbook/service';
 import { showOfRequest } from '@/features/settings/show';
 import { db } from '@/platform/db/client';
 import { outcomeOf } from '@/core';

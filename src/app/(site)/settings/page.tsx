@@ -1,7 +1,7 @@
 import { RULE_KINDS } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { listRules } from '@/features/settings/repository';
+import { listRules } from '@/features/settings/service';
 import { Part } from '@/features/settings/ui/Part';
 import { RuleItem } from '@/features/settings/ui/RuleForm';
 import { db } from '@/platform/db/client';

@@ -1,16 +1,17 @@
 import { Link } from '@/ui/link';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { loadOpenDossiers } from '@/features/batches/case';
-import { siteDay } from '@/features/settings/repository';
+import { loadOpenStandings } from '@/features/logbook/service';
+import { siteDay } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
-import { listIngredients, openLots, searchLots } from '@/features/stores/repository';
+import { listIngredients, openLots, searchLots } from '@/features/stores/service';
 import { shortages } from '@/features/stores/shortage';
 import { IngredientForm, LotForm, RemoveIngredient } from '@/features/stores/ui/StoreForms';
 import { LotTable } from '@/features/stores/ui/LotTable';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 import { Notice } from '@/ui/status';
+import { removeIngredientAction, saveIngredientAction } from './actions';
 
 /** Stores: which lots are here, how much, until when; what the planned batches are short of. */
 export default async function StoresPage({
@@ -27,7 +28,7 @@ export default async function StoresPage({
     listIngredients(db()),
     openLots(db()),
     siteDay(db(), now),
-    loadOpenDossiers(db(), now),
+    loadOpenStandings(db()),
   ]);
   /* The parts of one batter are weighed once. */
   const batters = open.filter(
@@ -94,8 +95,8 @@ export default async function StoresPage({
                         {i.name} <span className="small">{i.kind}</span>
                       </summary>
                       <div className="space-y-3 py-2">
-                        <IngredientForm known={i} />
-                        <RemoveIngredient id={i.id} name={i.name} />
+                        <IngredientForm known={i} save={saveIngredientAction} />
+                        <RemoveIngredient id={i.id} name={i.name} remove={removeIngredientAction} />
                       </div>
                     </details>
                   ) : (
@@ -116,7 +117,7 @@ export default async function StoresPage({
                 <summary className="min-h-9 cursor-pointer font-semibold">
                   Add an ingredient
                 </summary>
-                <IngredientForm />
+                <IngredientForm save={saveIngredientAction} />
               </details>
             )}
           </section>

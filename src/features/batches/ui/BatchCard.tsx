@@ -1,7 +1,7 @@
 import { Link } from '@/ui/link';
 import type { Show } from '@/words/show';
 import { Notice } from '@/ui/status';
-import type { Dossier } from '../case';
+import type { Dossier } from '@/features/logbook/service';
 import { liveCooling, liveHeat } from '../live';
 import { nextStep } from '../next-step';
 import type { BatchWay } from '../plan';

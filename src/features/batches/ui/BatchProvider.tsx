@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { BatchContext, type BatchContextValue } from './use-post';
+import { BatchContext, type BatchContextValue } from '@/features/logbook/ui';
 
 export function BatchProvider({
   value,

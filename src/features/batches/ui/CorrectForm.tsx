@@ -5,8 +5,8 @@ import { fromBase, toBase, unitSymbol, type EntryBody, type Quantity } from '@/c
 import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
-import type { PostedBody } from '../contract';
-import { useBatch, usePost } from './use-post';
+import type { PostedBody } from '@/features/logbook/contract';
+import { useBatch, usePost } from '@/features/logbook/ui';
 import { instantOf, localOf } from './WhenField';
 
 type Corrected = Extract<PostedBody, { kind: 'corrected' }>['replacement'];

@@ -6,7 +6,7 @@ import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { Notice } from '@/ui/status';
 import { withTime } from './EntryButton';
-import { useBatch, usePost } from './use-post';
+import { useBatch, usePost } from '@/features/logbook/ui';
 import { WhenField } from './WhenField';
 
 /** The second look: the first reading is not shown, so that it is read and not repeated. */

@@ -4,7 +4,7 @@ import { useId, useState } from 'react';
 import type { DispositionKind } from '@/core';
 import { Notice } from '@/ui/status';
 import { DISPOSITION_WORDS } from '@/words/batch';
-import { usePost } from './use-post';
+import { usePost } from '@/features/logbook/ui';
 
 /** The release lead's disposition of what is on hold, with its reason: only what fits the cause, nothing chosen before. */
 export function DecideForm({

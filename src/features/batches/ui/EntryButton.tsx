@@ -5,8 +5,8 @@ import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
 import { missingQuestion, type Missing } from '@/ui/missing-question';
 import { instantOf, WhenField } from './WhenField';
-import type { PostedBody } from '../contract';
-import { useBatch, usePost } from './use-post';
+import type { PostedBody } from '@/features/logbook/contract';
+import { useBatch, usePost } from '@/features/logbook/ui';
 
 /** One press, one entry, with the time it happened. */
 export function EntryButton({

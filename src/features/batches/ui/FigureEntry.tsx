@@ -7,9 +7,9 @@ import { useShow } from '@/ui/show-context';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
 import { missingQuestion, type Missing } from '@/ui/missing-question';
-import type { PostedBody } from '../contract';
+import type { PostedBody } from '@/features/logbook/contract';
 import { withTime } from './EntryButton';
-import { useBatch, usePost } from './use-post';
+import { useBatch, usePost } from '@/features/logbook/ui';
 import { WhenField } from './WhenField';
 
 type Props = {

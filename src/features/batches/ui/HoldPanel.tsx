@@ -1,7 +1,7 @@
 import { fittingDispositions } from '@/core';
 import type { Show } from '@/words/show';
 import { Notice } from '@/ui/status';
-import type { Dossier } from '../case';
+import type { Dossier } from '@/features/logbook/service';
 import { DecideForm } from './DecideForm';
 import { FailedChecks } from './FailedChecks';
 import { HoldReason } from './HoldReason';

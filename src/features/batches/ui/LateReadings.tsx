@@ -1,6 +1,6 @@
 'use client';
 
-import type { Late } from '@/features/readings/seals';
+import type { Late } from '@/features/readings/service';
 import { ActionForm, Field } from '@/ui/action-form';
 import { Notice } from '@/ui/status';
 import { useShow } from '@/ui/show-context';

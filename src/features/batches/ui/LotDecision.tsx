@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { LotProblem } from '@/core';
 import { Notice } from '@/ui/status';
-import { useBatch, usePost } from './use-post';
+import { useBatch, usePost } from '@/features/logbook/ui';
 import { LOT_PROBLEM_WORDS } from '@/words/batch';
 
 type Props = {

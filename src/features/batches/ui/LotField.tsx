@@ -1,7 +1,7 @@
 'use client';
 
 import { useId } from 'react';
-import type { LotChoice } from '@/features/stores/choices';
+import type { LotChoice } from '@/features/stores/contract';
 import { useShow } from '@/ui/show-context';
 
 type Props = {

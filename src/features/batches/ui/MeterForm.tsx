@@ -4,9 +4,9 @@ import { useState } from 'react';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { Notice } from '@/ui/status';
-import type { PostedBody } from '../contract';
+import type { PostedBody } from '@/features/logbook/contract';
 import { withTime } from './EntryButton';
-import { useBatch, usePost } from './use-post';
+import { useBatch, usePost } from '@/features/logbook/ui';
 import { WhenField } from './WhenField';
 
 const MS = 1000;

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { Notice } from '@/ui/status';
-import { useBatch, usePost } from './use-post';
+import { useBatch, usePost } from '@/features/logbook/ui';
 
 /** A note for the log, or a hold placed by a person. */
 export function NoteForms({ closed }: { closed: boolean }) {

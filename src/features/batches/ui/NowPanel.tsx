@@ -10,8 +10,8 @@ import {
   type Scale,
 } from '@/core';
 import type { Show } from '@/words/show';
-import type { LotChoice } from '@/features/stores/choices';
-import type { Dossier } from '../case';
+import type { LotChoice } from '@/features/stores/contract';
+import type { Dossier } from '@/features/logbook/service';
 import { nextStep } from '../next-step';
 import { CureCheckForm } from './CureCheckForm';
 import { EntryButton } from './EntryButton';

@@ -6,7 +6,7 @@ import { NumberField, readFigure } from '@/ui/number-field';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
-import { usePost, useBatch } from './use-post';
+import { usePost, useBatch } from '@/features/logbook/ui';
 
 const DAY_S = 24 * 3600;
 const WAYS = [

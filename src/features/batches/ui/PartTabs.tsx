@@ -1,6 +1,6 @@
 import { Link } from '@/ui/link';
-import type { BatchHead } from '../repository';
-import { refOf } from '../ref';
+import type { BatchHead } from '@/features/logbook/service';
+import { refOf } from '@/features/logbook/contract';
 
 /** The parts of one batter, the one that is looked at marked; nothing where there is only one. */
 export function PartTabs({ head }: { head: BatchHead }) {

@@ -8,7 +8,7 @@ import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import { withTime } from './EntryButton';
 import { PieceField } from './PieceField';
-import { useBatch, usePost } from './use-post';
+import { useBatch, usePost } from '@/features/logbook/ui';
 import { WhenField } from './WhenField';
 
 /** Each marked piece with what it has lost, the one that lost least first. */

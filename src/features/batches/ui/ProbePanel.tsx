@@ -5,7 +5,7 @@ import type { ProbeUse, ReadingPlace } from '@/core';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
 import { PieceField } from './PieceField';
-import { useBatch, usePost } from './use-post';
+import { useBatch, usePost } from '@/features/logbook/ui';
 
 type Channel = { id: number; name: string; what: ReadingPlace };
 const WHERE = {

@@ -6,7 +6,7 @@ import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
 import { withTime } from './EntryButton';
 import { missingQuestion, type Missing } from '@/ui/missing-question';
-import { useBatch, usePost } from './use-post';
+import { useBatch, usePost } from '@/features/logbook/ui';
 import { WhenField } from './WhenField';
 
 type House = {

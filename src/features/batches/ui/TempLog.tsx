@@ -9,7 +9,7 @@ import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
 import { withTime } from './EntryButton';
 import { PieceField } from './PieceField';
-import { useBatch, usePost } from './use-post';
+import { useBatch, usePost } from '@/features/logbook/ui';
 import { WhenField } from './WhenField';
 
 /** Logs a core or air temperature by hand; an odd figure is asked back before it counts. */

@@ -2,9 +2,9 @@
 
 import { useId, useState } from 'react';
 import { Notice } from '@/ui/status';
-import type { PostedBody } from '../contract';
+import type { PostedBody } from '@/features/logbook/contract';
 import { withTime } from './EntryButton';
-import { useBatch, usePost } from './use-post';
+import { useBatch, usePost } from '@/features/logbook/ui';
 import { WhenField } from './WhenField';
 
 const BODY = {

@@ -10,7 +10,7 @@ import {
   type LotProblem,
   type Recipe,
 } from '@/core';
-import type { LotChoice } from '@/features/stores/choices';
+import type { LotChoice } from '@/features/stores/contract';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { useShow } from '@/ui/show-context';
@@ -19,7 +19,7 @@ import { Notice } from '@/ui/status';
 import { withTime } from './EntryButton';
 import { LotDecision } from './LotDecision';
 import { LotField } from './LotField';
-import { useBatch, usePost } from './use-post';
+import { useBatch, usePost } from '@/features/logbook/ui';
 import { WhenField } from './WhenField';
 
 /** Further off than this from its target, a weighing is asked back before it counts. */

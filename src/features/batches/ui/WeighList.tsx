@@ -3,10 +3,10 @@
 import { Check } from 'lucide-react';
 import { useState } from 'react';
 import { CURE_LINE, type DoseLine, type Recipe, type Weighed } from '@/core';
-import type { LotChoice } from '@/features/stores/choices';
+import type { LotChoice } from '@/features/stores/contract';
 import { useShow } from '@/ui/show-context';
 import { WeighForm } from './WeighForm';
-import { useBatch } from './use-post';
+import { useBatch } from '@/features/logbook/ui';
 
 type Props = {
   lines: DoseLine[];

@@ -10,7 +10,7 @@ import {
   type Recipe,
   type RuleSet,
 } from '@/core';
-import { RunChart } from '@/features/batches/ui/RunChart';
+import { RunChart } from '@/features/batches/ui';
 import { ALARM_WORDS, RANK_WORDS, alarmWords } from '@/words/house';
 import { CHECK_WORDS, MEDIUM_WORDS } from '@/words/batch';
 import { checkWords } from '@/words/verdict';

@@ -1,8 +1,8 @@
 'use client';
 
 import { unitSymbol } from '@/core';
-import { stageText } from '@/features/programs/stage-text';
-import { StageEditor } from '@/features/programs/ui/StageEditor';
+import { stageText } from '@/features/programs/words';
+import { StageEditor } from '@/features/programs/ui';
 import { NumberField } from '@/ui/number-field';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';

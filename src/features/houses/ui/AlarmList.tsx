@@ -1,5 +1,5 @@
 import { alarmWords, ALARM_WORDS, RANK_WORDS } from '@/words/house';
-import { showOfRequest } from '@/features/settings/show';
+import type { Show } from '@/words/show';
 import type { Member } from '../load';
 import { SeenButton } from './SeenButton';
 
@@ -10,14 +10,15 @@ const TONE = {
 } as const;
 
 /** Alarms of batches, most urgent first, each with what to do and who has seen it. */
-export async function AlarmList({
+export function AlarmList({
   members,
   canWork,
+  show,
 }: {
   members: readonly Member[];
   canWork: boolean;
+  show: Show;
 }) {
-  const show = await showOfRequest();
   const alarms = members
     .flatMap((m) => m.alarms.map((a) => ({ m, a })))
     .sort((x, y) => x.a.rank - y.a.rank);

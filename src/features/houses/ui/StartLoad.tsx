@@ -6,7 +6,7 @@ import { missingQuestion, type Missing } from '@/ui/missing-question';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { SelectField } from '@/ui/select-field';
 import { Notice } from '@/ui/status';
-import { usePostTo, useWorker } from './post-as';
+import { usePostTo, useWorker, type Fact } from './post-as';
 
 export type ReadyBatch = {
   id: string;
@@ -21,6 +21,11 @@ export type ReadyBatch = {
 type Program = { id: string; name: string; stages: ProgramStage[] };
 type Channel = { id: number; name: string; what: ReadingPlace };
 
+const probeIn = (batchId: string, c: Channel, thickest: boolean): Fact => [
+  batchId,
+  { kind: 'probe_placed', channelId: c.id, what: c.what, thickest },
+];
+
 /** Hangs several batches into one house and starts the stages that they share. */
 export function StartLoad({
   houseId,
@@ -34,7 +39,7 @@ export function StartLoad({
   channels: Channel[];
 }) {
   const { canWork } = useWorker();
-  const { sendTo, busy, message } = usePostTo();
+  const { sendAll, busy, message } = usePostTo();
   const [chosen, setChosen] = useState<string[]>([]);
   const [program, setProgram] = useState('');
   const [sticks, setSticks] = useState<Record<string, string>>({});
@@ -70,35 +75,29 @@ export function StartLoad({
       versionId: picked.id.startsWith('recipe:') ? null : picked.id,
       stages: picked.stages,
     };
-    for (const b of hung) {
+    const facts = hung.flatMap((b): Fact[] => {
       const count = Number(sticks[b.id]);
-      const ok = await sendTo([b.id], {
-        kind: 'run_started',
-        houseId,
-        loadId,
-        program: pinned,
-        ...(count > 0 ? { sticks: count } : {}),
-        ...(places[b.id]?.trim() ? { position: places[b.id]!.trim() } : {}),
-      });
-      if (!ok) return;
-      for (const c of channels.filter((x) => x.what === 'air' || x.what === 'wet_bulb'))
-        await sendTo([b.id], {
-          kind: 'probe_placed',
-          channelId: c.id,
-          what: c.what,
-          thickest: false,
-        });
-    }
-    for (const [i, c] of cores.entries()) {
+      const started: Fact = [
+        b.id,
+        {
+          kind: 'run_started',
+          houseId,
+          loadId,
+          program: pinned,
+          ...(count > 0 ? { sticks: count } : {}),
+          ...(places[b.id]?.trim() ? { position: places[b.id]!.trim() } : {}),
+        },
+      ];
+      const shared = channels.filter((x) => x.what === 'air' || x.what === 'wet_bulb');
+      return [started, ...shared.map((c) => probeIn(b.id, c, false))];
+    });
+    const inCores = cores.flatMap((c, i): Fact[] => {
       const [batchId, where] = (probes[c.id] ?? usual(i)).split(':');
-      if (batchId && hung.some((b) => b.id === batchId))
-        await sendTo([batchId], {
-          kind: 'probe_placed',
-          channelId: c.id,
-          what: 'core',
-          thickest: where === 'thick',
-        });
-    }
+      return batchId && hung.some((b) => b.id === batchId)
+        ? [probeIn(batchId, c, where === 'thick')]
+        : [];
+    });
+    await sendAll([...facts, ...inCores]);
   };
   return (
     <form

@@ -2,8 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { createContext, useContext, useState, type ReactNode } from 'react';
-import type { PostedBody } from '@/features/batches/contract';
-import { post } from '@/features/batches/ui/outbox';
+import type { PostedBody } from '@/features/logbook/contract';
+import { postAll } from '@/features/logbook/ui';
 import { problemWords } from '@/words/problems';
 
 /** Who works at the house. */
@@ -20,28 +20,37 @@ export function useWorker(): Worker {
   return worker;
 }
 
-/** Posts one fact to several batches at once, each on disk first; says in words what came of it. */
+/** A fact and the batch that it is about. */
+export type Fact = readonly [batchId: string, body: PostedBody];
+
+/** Posts what is true of several batches at once: all of it is recorded, or nothing; says in words what came of it. */
 export function usePostTo() {
   const { personId } = useWorker();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   const [message, setMessage] = useState<string | null>(null);
-  const sendTo = async (batchIds: readonly string[], body: PostedBody): Promise<boolean> => {
+  const sendAll = async (facts: readonly Fact[]): Promise<boolean> => {
     setBusy(true);
     setMessage(null);
     const happenedAt = new Date().toISOString();
-    const outcomes = await Promise.all(
-      batchIds.map((batchId) =>
-        post(personId, batchId, { id: crypto.randomUUID(), happenedAt, corrects: null, body }),
-      ),
+    const outcome = await postAll(
+      personId,
+      facts.map(([batchId, body]) => ({
+        batchId,
+        entry: { id: crypto.randomUUID(), happenedAt, corrects: null, body },
+      })),
     );
     setBusy(false);
-    const refused = outcomes.find((o) => !o.ok && o.code !== 'kept');
-    if (refused && !refused.ok) setMessage(problemWords(refused.code));
-    else if (outcomes.some((o) => !o.ok))
-      setMessage('No link to the server: kept here, will be sent.');
+    const kept = !outcome.ok && outcome.code === 'kept';
+    if (kept) setMessage('No link to the server: kept here, will be sent.');
+    else if (!outcome.ok) {
+      const whose = 'batch' in outcome && facts.length > 1 ? `Batch ${outcome.batch}: ` : '';
+      setMessage(whose + problemWords(outcome.code));
+    }
     router.refresh();
-    return !refused;
+    return outcome.ok || kept;
   };
-  return { sendTo, busy, message };
+  const sendTo = (batchIds: readonly string[], body: PostedBody) =>
+    sendAll(batchIds.map((id) => [id, body] as const));
+  return { sendTo, sendAll, busy, message };
 }

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
-import { useBatch } from '@/features/batches/ui/use-post';
+import { useBatch } from '@/features/logbook/ui';
 import { problemWords } from '@/words/problems';
 import { importLoggerAction, previewLoggerAction, type Preview } from '../actions';
 import { MAX_FILE_BYTES, type ColumnChoice } from '../contract';

@@ -2,7 +2,7 @@
 
 import { createContext, useContext } from 'react';
 import type { Recipe, RuleSet, Scale } from '@/core';
-import type { Ingredient } from '@/features/stores/repository';
+import type { Ingredient } from '@/features/stores/service';
 import type { MeatLot } from '../blend-lines';
 
 export type Desk = {

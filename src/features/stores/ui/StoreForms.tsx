@@ -5,14 +5,10 @@ import { useState } from 'react';
 import { ADDITION_KINDS, ALLERGENS, SPECIES, toBase, unitSymbol } from '@/core';
 import { ALLERGEN_WORDS, KIND_WORDS, SPECIES_WORDS } from '@/words/recipe';
 import { ActionForm, Field } from '@/ui/action-form';
+import type { ActionResult } from '@/ui/action-result';
 import { formFigure } from '@/ui/form-figure';
 import { useShow } from '@/ui/show-context';
-import {
-  adjustLotAction,
-  receiveLotAction,
-  removeIngredientAction,
-  saveIngredientAction,
-} from '../actions';
+import { adjustLotAction, receiveLotAction } from '../actions';
 import type { Ingredient } from '../repository';
 
 const percent = (v: FormDataEntryValue | null) => {
@@ -102,8 +98,11 @@ export function LotForm({ ingredients }: { ingredients: Ingredient[] }) {
   );
 }
 
+/** What the page lets it do. */
+type Act = (input: unknown) => Promise<ActionResult>;
+
 /** Adds an ingredient, or changes what is known of it. */
-export function IngredientForm({ known }: { known?: Ingredient }) {
+export function IngredientForm({ known, save }: { known?: Ingredient; save: Act }) {
   const [kind, setKind] = useState<Ingredient['kind']>(known?.kind ?? 'addition');
   const [id, setId] = useState(() => known?.id ?? crypto.randomUUID());
   const facts = known?.facts ?? {};
@@ -130,7 +129,7 @@ export function IngredientForm({ known }: { known?: Ingredient }) {
   return (
     <ActionForm
       clear={!known}
-      action={saveIngredientAction}
+      action={save}
       read={read}
       label={known ? 'Save it' : 'Add this ingredient'}
       done={() => {
@@ -218,8 +217,16 @@ export function IngredientForm({ known }: { known?: Ingredient }) {
   );
 }
 
-export const RemoveIngredient = ({ id, name }: { id: string; name: string }) => (
-  <ActionForm action={removeIngredientAction} read={() => id} label={`Remove ${name}`}>
+export const RemoveIngredient = ({
+  id,
+  name,
+  remove,
+}: {
+  id: string;
+  name: string;
+  remove: Act;
+}) => (
+  <ActionForm action={remove} read={() => id} label={`Remove ${name}`}>
     <span className="sr-only">{name}</span>
   </ActionForm>
 );

@@ -5,7 +5,7 @@ import { NowPanel } from '@/features/batches/ui/NowPanel';
 import { Timeline } from '@/features/batches/ui/Timeline';
 import { WayHeading } from '@/features/batches/ui/WayHeading';
 import { wayNow } from '@/features/houses/way';
-import { listScales, loadSite, siteDay } from '@/features/settings/repository';
+import { listScales, loadSite, siteDay } from '@/features/settings/service';
 import { lotChoices } from '@/features/stores/choices';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';

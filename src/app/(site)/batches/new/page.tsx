@@ -9,15 +9,15 @@ import {
   toBase,
 } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
-import { MAX_MASS_G } from '@/features/batches/contract';
+import { MAX_MASS_G } from '@/features/logbook/contract';
 import { piecesOf, planBatch } from '@/features/batches/plan';
 import { CureCard } from '@/features/batches/ui/CureCard';
 import { DoseTable } from '@/features/batches/ui/DoseTable';
 import { StartForm } from '@/features/batches/ui/StartForm';
 import { Timeline } from '@/features/batches/ui/Timeline';
 import { timesRefused } from '@/features/batches/time-range';
-import { approvedVersions } from '@/features/recipes/repository';
-import { currentRules, listScales, loadSite } from '@/features/settings/repository';
+import { approvedVersions } from '@/features/recipes/service';
+import { currentRules, listScales, loadSite } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';

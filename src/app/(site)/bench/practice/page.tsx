@@ -2,9 +2,9 @@ import { programOf } from '@/core';
 import { Link } from '@/ui/link';
 import { requirePage } from '@/features/accounts/identify';
 import { PracticeDesk } from '@/features/bench/ui/PracticeDesk';
-import { latestPrograms } from '@/features/programs/repository';
-import { approvedVersions } from '@/features/recipes/repository';
-import { currentRules } from '@/features/settings/repository';
+import { latestPrograms } from '@/features/programs/service';
+import { approvedVersions } from '@/features/recipes/service';
+import { currentRules } from '@/features/settings/service';
 import { db } from '@/platform/db/client';
 
 /** Make the mistakes here: a simulated house, faster than a real one, judged the same way. */

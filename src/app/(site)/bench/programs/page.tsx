@@ -1,7 +1,7 @@
 import { Link } from '@/ui/link';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { latestPrograms } from '@/features/programs/repository';
+import { latestPrograms } from '@/features/programs/service';
 import { showOfRequest } from '@/features/settings/show';
 import { db } from '@/platform/db/client';
 

@@ -3,7 +3,7 @@ import { Link } from '@/ui/link';
 import { notFound } from 'next/navigation';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { loadOpenDossiers } from '@/features/batches/case';
+import { loadOpenDossiers } from '@/features/logbook/service';
 import { runChart } from '@/features/batches/chart-data';
 import { RunChart } from '@/features/batches/ui/RunChart';
 import { forecastMarks, hanging, loadOf } from '@/features/houses/load';
@@ -14,9 +14,9 @@ import { LoadSummary } from '@/features/houses/ui/LoadSummary';
 import { MemberCard } from '@/features/houses/ui/MemberCard';
 import { missingOf } from '@/features/batches/missing';
 import { StartLoad } from '@/features/houses/ui/StartLoad';
-import { latestPrograms } from '@/features/programs/repository';
-import { houseChannels } from '@/features/readings/repository';
-import { listHouses } from '@/features/settings/repository';
+import { latestPrograms } from '@/features/programs/service';
+import { houseChannels } from '@/features/readings/service';
+import { listHouses } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
@@ -55,7 +55,7 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
           <span className="small">goes on to the next stage by itself when its end is met</span>
         )}
       </div>
-      <AlarmList members={members} canWork={work} />
+      <AlarmList members={members} show={show} canWork={work} />
       <section className="sheet" aria-label="The house now">
         <LoadSummary
           head={await loadHead(db(), house, members)}

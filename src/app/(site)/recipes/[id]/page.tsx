@@ -6,7 +6,7 @@ import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
 import { BASIS_WORDS } from '@/words/batch';
 import { figuresOf } from '@/features/recipes/figures-of';
-import { decisionsOf, versionsOf } from '@/features/recipes/repository';
+import { decisionsOf, versionsOf } from '@/features/recipes/service';
 import { DecideVersion } from '@/features/recipes/ui/DecideVersion';
 import { FigureList } from '@/features/recipes/ui/FigureList';
 import { FindingList } from '@/features/recipes/ui/FindingList';
@@ -15,7 +15,7 @@ import { ProcessList } from '@/features/recipes/ui/ProcessList';
 import { StageList } from '@/features/recipes/ui/StageList';
 import { StatusWord } from '@/features/recipes/ui/StatusWord';
 import { VersionList } from '@/features/recipes/ui/VersionList';
-import { currentRules, listScales } from '@/features/settings/repository';
+import { currentRules, listScales } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { db } from '@/platform/db/client';
 

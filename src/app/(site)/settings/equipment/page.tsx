@@ -1,6 +1,6 @@
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { listDevices, listHouses, listScales } from '@/features/settings/repository';
+import { listDevices, listHouses, listScales } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { Part } from '@/features/settings/ui/Part';
 import {

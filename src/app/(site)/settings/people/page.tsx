@@ -1,6 +1,6 @@
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { listPeople } from '@/features/accounts/repository';
+import { listPeople } from '@/features/accounts/service';
 import { Part } from '@/features/settings/ui/Part';
 import { PersonForm, PersonRow, ResetPasswordForm } from '@/features/settings/ui/PeopleForms';
 import { db } from '@/platform/db/client';

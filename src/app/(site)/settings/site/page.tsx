@@ -1,6 +1,6 @@
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { loadSite } from '@/features/settings/repository';
+import { loadSite } from '@/features/settings/service';
 import { Part } from '@/features/settings/ui/Part';
 import { SiteForm } from '@/features/settings/ui/SiteForm';
 import { db } from '@/platform/db/client';

@@ -1,6 +1,6 @@
 import { askingNow, requireRoute } from '@/features/accounts/identify';
 import { changeStream, tooManyStreams } from '@/features/accounts/streams';
-import { lastSeq } from '@/features/batches/repository';
+import { lastSeq } from '@/features/logbook/service';
 import { db } from '@/platform/db/client';
 import { changeFeed } from '@/platform/events';
 

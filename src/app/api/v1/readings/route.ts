@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import { MAX_READINGS, clockOff, readingsRequestSchema } from '@/features/readings/contract';
 import { requireDevice, type Device } from '@/features/readings/device';
-import { ingestReadings } from '@/features/readings/ingest';
+import { ingestReadings } from '@/features/readings/service';
 import { nowS } from '@/platform/clock';
 import { ServerClockInDoubt, neverBlameDevices } from '@/platform/clock-watch';
 import { db } from '@/platform/db/client';

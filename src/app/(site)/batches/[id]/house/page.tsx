@@ -1,7 +1,7 @@
 import { programOf } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { loadOpenDossiers } from '@/features/batches/case';
+import { loadOpenDossiers } from '@/features/logbook/service';
 import { runChart } from '@/features/batches/chart-data';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { CoolingClock, HeatFigures } from '@/features/batches/ui/HeatFigures';
@@ -19,7 +19,7 @@ import { forecastMarks, memberOf } from '@/features/houses/load';
 import { ForecastCard } from '@/features/houses/ui/ForecastCard';
 import { AlarmList } from '@/features/houses/ui/AlarmList';
 import { ImportForm } from '@/features/readings/ui/ImportForm';
-import { houseChannels } from '@/features/readings/repository';
+import { houseChannels } from '@/features/readings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
@@ -53,7 +53,7 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
         </section>
       )}
       {member && member.alarms.length > 0 && (
-        <AlarmList members={[member]} canWork={may(person.role, 'work_batches')} />
+        <AlarmList members={[member]} show={show} canWork={may(person.role, 'work_batches')} />
       )}
       {member?.forecast && (
         <section className="sheet" aria-label="Forecast">

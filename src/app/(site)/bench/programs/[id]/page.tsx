@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { versionsOfProgram } from '@/features/programs/repository';
+import { versionsOfProgram } from '@/features/programs/service';
 import { ProgramCurve } from '@/features/programs/ui/ProgramCurve';
 import { ProgramForm } from '@/features/programs/ui/ProgramForm';
 import { showOfRequest } from '@/features/settings/show';

@@ -1,11 +1,11 @@
 import { Link } from '@/ui/link';
 import { notFound } from 'next/navigation';
 import { requirePage } from '@/features/accounts/identify';
-import { loadOpenDossiers } from '@/features/batches/case';
+import { loadOpenStandings } from '@/features/logbook/service';
 import { CalibrateForm } from '@/features/houses/ui/CalibrateForm';
-import { lastAltitudeM, lastChecks } from '@/features/readings/calibrations';
-import { houseChannels, lastReadings } from '@/features/readings/repository';
-import { currentRules, listHouses } from '@/features/settings/repository';
+import { lastAltitudeM, lastChecks } from '@/features/readings/service';
+import { houseChannels, lastReadings } from '@/features/readings/service';
+import { currentRules, listHouses } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
@@ -23,7 +23,7 @@ export default async function ProbesPage({ params }: { params: Promise<{ id: str
   const ids = channels.map((c) => c.id);
   const last = await lastReadings(db(), ids);
   const checks = await lastChecks(db(), ids);
-  const open = await loadOpenDossiers(db(), now);
+  const open = await loadOpenStandings(db());
   const maxAgeS = (await currentRules(db())).probe_evidence.body.calibrationMaxAgeS;
   const isIn = (channelId: number) => {
     for (const d of open) {

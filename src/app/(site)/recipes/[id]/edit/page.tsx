@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { requirePage } from '@/features/accounts/identify';
 import { deskData } from '@/features/recipes/desk-data';
-import { versionsOf } from '@/features/recipes/repository';
+import { versionsOf } from '@/features/recipes/service';
 import { RecipeForm } from '@/features/recipes/ui/RecipeForm';
 import { db } from '@/platform/db/client';
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { requireRoute } from '@/features/accounts/identify';
 import { recipeToCsv, recipeToJson } from '@/features/recipes/exchange';
-import { findVersion } from '@/features/recipes/repository';
+import { findVersion } from '@/features/recipes/service';
 import { db } from '@/platform/db/client';
 
 const FORMATS = {

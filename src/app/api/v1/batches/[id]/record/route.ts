@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { requireRoute } from '@/features/accounts/identify';
-import { loadDossier } from '@/features/batches/case';
-import { refSchema } from '@/features/batches/ref';
+import { loadDossier } from '@/features/logbook/service';
+import { refSchema } from '@/features/logbook/contract';
 import { recordCsv, recordJson } from '@/features/records/export';
-import { loadSite } from '@/features/settings/repository';
+import { loadSite } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';

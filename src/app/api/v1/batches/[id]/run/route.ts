@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { requireRoute } from '@/features/accounts/identify';
-import { loadDossier } from '@/features/batches/case';
-import { refSchema } from '@/features/batches/ref';
+import { loadDossier } from '@/features/logbook/service';
+import { refSchema } from '@/features/logbook/contract';
 import { runCsv, runJson } from '@/features/records/run-export';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';

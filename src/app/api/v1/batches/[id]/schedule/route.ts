@@ -1,10 +1,10 @@
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import { recipeOfRun, type Standing } from '@/core';
 import { requireRoute } from '@/features/accounts/identify';
-import { loadDossier } from '@/features/batches/case';
-import { refSchema } from '@/features/batches/ref';
+import { loadDossier } from '@/features/logbook/service';
+import { refSchema } from '@/features/logbook/contract';
 import { wayNow } from '@/features/houses/way';
-import { loadSite } from '@/features/settings/repository';
+import { loadSite } from '@/features/settings/service';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 import { pieceLook } from '@/words/piece';

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { requireRoute } from '@/features/accounts/identify';
-import { findVersion } from '@/features/recipes/repository';
+import { findVersion } from '@/features/recipes/service';
 import { sheetQuery } from '@/features/recipes/sheet';
 import { sheetOfDay } from '@/features/recipes/sheet-of-day';
 import { sheetPdf } from '@/features/recipes/SheetPdf';
-import { loadSite } from '@/features/settings/repository';
+import { loadSite } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';

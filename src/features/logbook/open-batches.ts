@@ -1,80 +1,9 @@
-import {
-  evidenceEndS,
-  foldBatch,
-  isParted,
-  withOffsets,
-  type Case,
-  type Entry,
-  type Phase,
-  type RuleSet,
-  type Verdict,
-} from '@/core';
-import { loadCalibrations } from '@/features/readings/calibrations';
-import { loadSeries } from '@/features/readings/repository';
+import { foldBatch, isParted, type Phase } from '@/core';
 import type { Handle, Tx } from '@/platform/db/client';
-import { askJudge } from '@/workers/judge/client';
 import type { Asker } from '@/workers/pool';
-import {
-  findBatch,
-  loadEntries,
-  loadRules,
-  openBatches,
-  partsOfHead,
-  setClosed,
-  type BatchHead,
-} from './repository';
-
-/** Where a batch stands by its record alone, without readings or judgement. */
-export type Standing = { head: BatchHead; case: Pick<Case, 'recipe' | 'state'> };
-
-/** A batch with everything that its verdict rests on. */
-export type Dossier = Standing & { entries: Entry[]; case: Case; verdict: Verdict };
-
-async function dossierOf(
-  db: Handle,
-  head: BatchHead,
-  nowS: number,
-  asker: Asker,
-): Promise<Dossier> {
-  const entries = await loadEntries(db, head.id);
-  const start = entries[0]?.body;
-  const rules: RuleSet = await loadRules(
-    db,
-    start?.kind === 'batch_started' ? start.rules.map((r) => r.id) : [],
-  );
-  const state = foldBatch(head.recipe, entries);
-  const channels = [...new Set(state.probes.map((p) => p.channelId))];
-  /* Packing ends the evidence, so that a signature seals something that no later reading changes. */
-  const endS = evidenceEndS(state, head.recipe) ?? nowS;
-  const series = await loadSeries(db, channels, state.startedS, endS);
-  const calibrations = await loadCalibrations(db, channels);
-  const corrected = Object.fromEntries(
-    Object.entries(series).map(([id, log]) => [
-      id,
-      withOffsets(log, calibrations[Number(id)] ?? []),
-    ]),
-  );
-  const judged: Case = {
-    recipe: head.recipe,
-    rules,
-    state,
-    series: corrected,
-    calibrations,
-    nowS: endS,
-  };
-  return { head, entries, case: judged, verdict: await askJudge(judged, asker) };
-}
-
-/** Loads and judges one batch, or null when there is none with this id. */
-export async function loadDossier(
-  db: Handle,
-  batchId: string,
-  nowS: number,
-  asker: Asker = 'page',
-): Promise<Dossier | null> {
-  const head = await findBatch(db, batchId);
-  return head && dossierOf(db, head, nowS, asker);
-}
+import { seeDossier, type Dossier, type Standing } from './case';
+import { loadEntries } from './chain';
+import { findBatch, openBatches, partsOfHead, setClosed, type BatchHead } from './heads';
 
 const isClosed = (phase: Phase) => phase === 'released' || phase === 'destroyed';
 
@@ -92,7 +21,7 @@ async function standingsOf(db: Handle, head: BatchHead): Promise<Standing[]> {
 const openStandings = async (db: Handle, head: BatchHead): Promise<Standing[]> =>
   (await standingsOf(db, head)).filter((s) => !isClosed(s.case.state.phase));
 
-/** Where every open batch stands: for those who ask every few seconds and need no readings. */
+/** Where every open batch stands: for those who need no readings and no judgement. */
 export async function loadOpenStandings(db: Handle): Promise<Standing[]> {
   const all = await Promise.all((await openBatches(db)).map((head) => openStandings(db, head)));
   return all.flat();
@@ -114,7 +43,7 @@ export async function closeRef(tx: Tx, head: BatchHead, closedS: number | null):
 /** A batch whose record or readings could not be judged, with the reason: it is shown as such and hides no other. */
 export type Unjudged = { head: BatchHead; message: string };
 
-/** Loads and judges every batch whose record is open, each by itself; its parts once they go their own ways. */
+/** Every batch whose record is open, judged, each by itself; its parts once they go their own ways. */
 export async function loadOpen(
   db: Handle,
   nowS: number,
@@ -125,7 +54,7 @@ export async function loadOpen(
   for (const whole of await openBatches(db))
     for (const head of await openHeads(db, whole))
       try {
-        dossiers.push(await dossierOf(db, head, nowS, asker));
+        dossiers.push(await seeDossier(db, head, nowS, asker));
       } catch (error) {
         const message = error instanceof Error ? error.message : String(error);
         console.warn(`batch ${head.code}: ${message}`);

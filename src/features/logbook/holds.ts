@@ -1,11 +1,8 @@
-import { foldBatch, holdsDue, holdsToLift, type Author, type CheckCode, type Entry } from '@/core';
+import { foldBatch, holdsDue, holdsToLift, type CheckCode, type Entry } from '@/core';
 import { askJudge } from '@/workers/judge/client';
 import { v5Id } from '@/platform/ids';
-import type { Dossier } from './case';
-import type { NewEntry } from './repository';
-
-/** The author of what the application records by itself. */
-const SYSTEM: Author = { id: 'system', name: 'Jolly Kettle' };
+import type { Dossier, Looked } from './case';
+import { SYSTEM, type NewEntry } from './chain';
 
 function holdEntries(
   batchId: string,
@@ -23,13 +20,17 @@ function holdEntries(
   }));
 }
 
-/** Judges the batch with one more entry and returns the holds that follow from it. */
-export async function holdsAfter(dossier: Dossier, entry: Entry, now: number): Promise<NewEntry[]> {
-  const entries = [...dossier.entries, entry];
-  const state = foldBatch(dossier.head.recipe, entries);
-  const nowS = Math.max(dossier.case.nowS, entry.happenedS);
-  const verdict = await askJudge({ ...dossier.case, state, nowS }, 'page');
-  return holdsAfterVerdict(dossier.head.id, state, verdict, entries, now);
+/** Judges a batch with some more entries and returns the holds that follow from them. */
+export async function holdsAfter(
+  before: Looked,
+  more: readonly Entry[],
+  now: number,
+): Promise<NewEntry[]> {
+  const entries = [...before.entries, ...more];
+  const state = foldBatch(before.head.recipe, entries);
+  const nowS = Math.max(before.case.nowS, ...more.map((e) => e.happenedS));
+  const verdict = await askJudge({ ...before.case, state, nowS }, 'page');
+  return holdsAfterVerdict(before.head.id, state, verdict, entries, now);
 }
 
 /** Why the application takes a hold of its own back. */

@@ -1,142 +1,8 @@
 import { sql } from 'kysely';
-import {
-  entriesOfPart,
-  ofPart,
-  partRecipe,
-  type Author,
-  type Entry,
-  type EntryBody,
-  type Recipe,
-  type Rule,
-  type RuleSet,
-} from '@/core';
-import type { Handle, Tx } from '@/platform/db/client';
+import { partRecipe, type Recipe, type Rule, type RuleSet } from '@/core';
 import { toDate, toEpochS } from '@/platform/clock';
-import { hashOf } from '@/platform/hash';
-import { entryBodySchema } from './contract';
+import type { Handle, Tx } from '@/platform/db/client';
 import { batchIdOf, partIdOf, refOf } from './ref';
-
-export type NewEntry = {
-  id: string;
-  happenedS: number;
-  by: Author;
-  corrects: string | null;
-  body: EntryBody;
-};
-type HashedFields = {
-  prev: string;
-  id: string;
-  batchId: string;
-  seq: number;
-  happenedAt: Date;
-  recordedAt: Date;
-  byId: string;
-  byName: string;
-  corrects: string | null;
-  body: EntryBody;
-};
-
-/** The hash of an entry covers all that it says and the hash before it. */
-export const entryHash = (e: HashedFields) =>
-  hashOf({ ...e, happenedAt: e.happenedAt.toISOString(), recordedAt: e.recordedAt.toISOString() });
-
-/** Locks the end of the chain until the transaction ends: appends go one after the other. */
-export const lockHead = (tx: Tx) =>
-  tx
-    .selectFrom('logbookHead')
-    .selectAll()
-    .where('id', '=', 1)
-    .forUpdate()
-    .executeTakeFirstOrThrow();
-
-/** When the entry of a place in the chain was recorded. */
-async function recordedAtOf(tx: Tx, seq: number): Promise<Date> {
-  const row = await tx
-    .selectFrom('entry')
-    .select('recordedAt')
-    .where('seq', '=', seq)
-    .executeTakeFirst();
-  return row?.recordedAt ?? new Date(0);
-}
-
-/** The place of the last entry of all batches. */
-export async function lastSeq(db: Handle): Promise<number> {
-  const row = await db
-    .selectFrom('logbookHead')
-    .select('seq')
-    .where('id', '=', 1)
-    .executeTakeFirst();
-  return row?.seq ?? 0;
-}
-
-/**
- * Appends entries to the chain, never with a time before the last one’s; the caller holds the lock. Those of a part
- * say so where their kind is about one.
- */
-export async function appendEntries(
-  tx: Tx,
-  ref: string,
-  entries: readonly NewEntry[],
-  recordedS: number,
-): Promise<void> {
-  let { seq, hash: prev } = await lockHead(tx);
-  const last = await recordedAtOf(tx, seq);
-  const recordedAt = new Date(Math.max(last.getTime(), toDate(recordedS).getTime()));
-  for (const e of entries) {
-    seq += 1;
-    const fields = {
-      id: e.id,
-      batchId: batchIdOf(ref),
-      seq,
-      happenedAt: toDate(e.happenedS),
-      recordedAt,
-      byId: e.by.id,
-      byName: e.by.name,
-      corrects: e.corrects,
-      body: ofPart(e.body, partIdOf(ref)),
-    };
-    const hash = entryHash({ prev, ...fields });
-    await tx
-      .insertInto('entry')
-      .values({
-        ...fields,
-        kind: e.body.kind,
-        body: JSON.stringify(fields.body),
-        prevHash: prev,
-        hash,
-      })
-      .execute();
-    prev = hash;
-  }
-  await tx.updateTable('logbookHead').set({ seq, hash: prev }).where('id', '=', 1).execute();
-}
-
-/** The entries of a batch; of a part, those about it and about the whole batter. */
-export async function loadEntries(db: Handle, ref: string): Promise<Entry[]> {
-  const rows = await db
-    .selectFrom('entry')
-    .selectAll()
-    .where('batchId', '=', batchIdOf(ref))
-    .orderBy('seq')
-    .execute();
-  const entries = rows.map((r) => ({
-    id: r.id,
-    seq: r.seq,
-    happenedS: toEpochS(r.happenedAt),
-    recordedS: toEpochS(r.recordedAt),
-    by: { id: r.byId, name: r.byName },
-    corrects: r.corrects,
-    body: entryBodySchema.parse(r.body),
-  }));
-  return entriesOfPart(entries, partIdOf(ref));
-}
-
-export const findEntry = (db: Handle, id: string) =>
-  db
-    .selectFrom('entry')
-    .select(['id', 'batchId', 'body', 'corrects', 'happenedAt'])
-    .where('id', '=', id)
-    .executeTakeFirst();
 
 export type BatchHead = {
   /** The batch, or one part of it: see `ref`. */
@@ -228,6 +94,7 @@ export async function closedBatches(
 
 /** The rules that a batch pinned when it started. */
 export async function loadRules(db: Handle, ids: readonly string[]): Promise<RuleSet> {
+  if (ids.length === 0) return {} as RuleSet;
   const rows = await db
     .selectFrom('rule')
     .selectAll()

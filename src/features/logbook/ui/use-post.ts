@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { createContext, useContext, useState } from 'react';
 import type { UnitSystem } from '@/core';
 import type { PostedBody } from '../contract';
-import { post, type Outcome } from './outbox';
+import { postAll, type Outcome } from './outbox';
 import { problemWords } from '@/words/problems';
 import { LOT_PROBLEM_WORDS } from '@/words/batch';
 
@@ -54,7 +54,7 @@ export function usePost() {
       ...extra,
       body,
     };
-    const outcome = await post(personId, batchId, entry);
+    const outcome = await postAll(personId, [{ batchId, entry }]);
     setBusy(false);
     if (!outcome.ok && outcome.code === 'kept')
       setMessage('No link to the server: kept here, will be sent.');

@@ -1,8 +1,8 @@
 import type { BatchState, EntryBody, ReadingPlace } from '@/core';
-import { channelsByIds, type Channel } from '@/features/readings/repository';
+import { loadOpenStandings, type Guard } from '@/features/logbook/service';
+import { batchIdOf } from '@/features/logbook/contract';
 import type { Tx } from '@/platform/db/client';
-import { loadOpenStandings } from './case';
-import { batchIdOf } from './ref';
+import { channelsByIds, type Channel } from './repository';
 
 type Use = { channelId: number; what: ReadingPlace; from: 'house' | 'file' };
 
@@ -35,7 +35,7 @@ function misplaced(
  * Why an entry may not put its channels into a batch, by code, or null. A channel belongs to its place and kind,
  * and a core probe that sits in one running batch serves no other. A correction passes what its target would.
  */
-export async function refuseChannels(
+async function refuseChannels(
   tx: Tx,
   batchId: string,
   state: BatchState,
@@ -64,3 +64,11 @@ export async function refuseChannels(
   );
   return taken ? 'probe_in_other_batch' : null;
 }
+
+/** Guards what a batch is measured by. */
+export const probeGuard: Guard = {
+  refuse: async (tx, { head, case: c, entry }) => {
+    const code = await refuseChannels(tx, head.id, c.state, entry.body);
+    return code === null ? null : { ok: false, code };
+  },
+};

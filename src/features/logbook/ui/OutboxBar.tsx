@@ -24,7 +24,8 @@ export function OutboxBar({ personId }: { personId: string }) {
             setRefused((r) => [
               ...r,
               ...done.refused.map(
-                (x) => `${x.kept.entry.body.kind.replaceAll('_', ' ')}: ${problemWords(x.code)}`,
+                (x) =>
+                  `${x.kept.offers[0]!.entry.body.kind.replaceAll('_', ' ')}: ${problemWords(x.code)}`,
               ),
             ]);
           if (done.sent > 0) router.refresh();

@@ -1,0 +1,18 @@
+'use server';
+
+import { z } from 'zod';
+import { recipesNaming } from '@/features/recipes/service';
+import { changeStores } from '@/features/stores/change';
+import { ingredientSchema } from '@/features/stores/contract';
+import { removeIngredient, saveIngredient } from '@/features/stores/service';
+import { db } from '@/platform/db/client';
+
+/* Stores know nothing of recipes: here the two meet. */
+
+export const saveIngredientAction = async (input: unknown) =>
+  changeStores('write_recipes', ingredientSchema, input, (data) =>
+    saveIngredient(db(), data, recipesNaming),
+  );
+
+export const removeIngredientAction = async (input: unknown) =>
+  changeStores('write_recipes', z.uuid(), input, (id) => removeIngredient(db(), id, recipesNaming));

@@ -1,0 +1,40 @@
+import { plausibleTemp, type Case } from '@/core';
+import type { Guard, Offered, Refused } from '@/features/logbook/service';
+
+/** A hand reading of a core this far from every probe of its batch is asked back, °C. */
+const UNLIKE_C = 15;
+const LATELY_S = 900;
+
+/** What the nearest probe of the batch shows, where a core by hand is unlike all of them; null where it fits. */
+function coreBeside(c: Case, tempC: number, atS: number): number | null {
+  const shown = c.state.probes
+    .filter((p) => p.what === 'core' && p.toS === null)
+    .flatMap((p) => (c.series[p.channelId] ?? []).findLast((r) => r.tS <= atS) ?? [])
+    .filter((r) => atS - r.tS <= LATELY_S)
+    .map((r) => r.tempC)
+    .sort((a, b) => Math.abs(a - tempC) - Math.abs(b - tempC));
+  const [nearest] = shown;
+  return nearest !== undefined && Math.abs(nearest - tempC) > UNLIKE_C ? nearest : null;
+}
+
+function oddTemperature({ case: c, entry, offer }: Offered): Refused | null {
+  const { body } = entry;
+  const said = body.kind === 'corrected' ? body.replacement : body;
+  if (said?.kind !== 'reading_logged') return null;
+  const besideC = said.what === 'core' ? coreBeside(c, said.tempC, entry.happenedS) : null;
+  const answer = plausibleTemp(said.what, said.tempC, offer.enteredIn ?? 'metric');
+  if (answer.kind === 'impossible') return { ok: false, code: 'impossible_temperature' };
+  if ((answer.kind !== 'ask' && besideC === null) || offer.confirmed) return null;
+  const otherC = answer.kind === 'ask' ? answer.otherC : null;
+  return {
+    ok: false,
+    code: 'odd_temperature',
+    ...(otherC === null ? {} : { otherC }),
+    ...(besideC === null ? {} : { besideC }),
+  };
+}
+
+/** Odd temperatures are asked back once; impossible ones are refused. */
+export const oddTemperatureGuard: Guard = {
+  refuse: (_tx, o) => Promise.resolve(oddTemperature(o)),
+};

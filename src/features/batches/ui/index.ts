@@ -1,0 +1,2 @@
+/** What other screens show of batches. */
+export { RunChart } from './RunChart';

@@ -1,0 +1,2 @@
+/** What others ask of houses. */
+export { housePrior } from './fits';

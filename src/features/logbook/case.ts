@@ -1,0 +1,106 @@
+import {
+  evidenceEndS,
+  foldBatch,
+  withOffsets,
+  type BatchState,
+  type Case,
+  type Entry,
+  type RuleSet,
+  type Verdict,
+} from '@/core';
+import type { Handle } from '@/platform/db/client';
+import { askJudge } from '@/workers/judge/client';
+import type { Asker } from '@/workers/pool';
+import { lastSeqOf, loadEntries } from './chain';
+import { keptDossier, keepDossier } from './dossier-cache';
+import { evidenceMark, loadCalibrations, loadSeries } from './evidence';
+import { findBatch, loadRules, type BatchHead } from './heads';
+
+/** Where a batch stands by its record alone, without readings or judgement. */
+export type Standing = { head: BatchHead; case: Pick<Case, 'recipe' | 'state'> };
+
+/** A batch with the readings that are held against its record, not judged yet. */
+export type Looked = Standing & { entries: Entry[]; case: Case };
+
+/** A batch with everything that its verdict rests on. */
+export type Dossier = Looked & { verdict: Verdict };
+
+/** A batch by its record, with what says which readings are held against it. */
+type Recorded = {
+  head: BatchHead;
+  entries: Entry[];
+  rules: RuleSet;
+  state: BatchState;
+  channels: number[];
+  /** Packing ends the evidence, so that a signature seals something that no later reading changes. */
+  endS: number | null;
+};
+
+async function recordOf(db: Handle, head: BatchHead): Promise<Recorded> {
+  const entries = await loadEntries(db, head.id);
+  const start = entries[0]?.body;
+  const pinned = start?.kind === 'batch_started' ? start.rules.map((r) => r.id) : [];
+  const rules = await loadRules(db, pinned);
+  const state = foldBatch(head.recipe, entries);
+  const channels = [...new Set(state.probes.map((p) => p.channelId))];
+  return { head, entries, rules, state, channels, endS: evidenceEndS(state, head.recipe) };
+}
+
+async function withReadings(db: Handle, r: Recorded, now: number): Promise<Looked> {
+  const { head, entries, rules, state, channels } = r;
+  const nowS = r.endS ?? now;
+  const logs = await loadSeries(db, channels, state.startedS, nowS);
+  const calibrations = await loadCalibrations(db, channels);
+  const series = Object.fromEntries(
+    Object.entries(logs).map(([id, log]) => [id, withOffsets(log, calibrations[Number(id)] ?? [])]),
+  );
+  const { recipe } = head;
+  return { head, entries, case: { recipe, rules, state, series, calibrations, nowS } };
+}
+
+/** Judges a batch as it was looked at. */
+export const judged = async (looked: Looked, asker: Asker): Promise<Dossier> => ({
+  ...looked,
+  verdict: await askJudge(looked.case, asker),
+});
+
+/** Loads one batch with its readings, unjudged, or null when there is none with this id. */
+export async function loadLooked(db: Handle, ref: string, nowS: number): Promise<Looked | null> {
+  const head = await findBatch(db, ref);
+  return head && withReadings(db, await recordOf(db, head), nowS);
+}
+
+/** Loads and judges one batch afresh, or null when there is none with this id: for whoever writes, signs or verifies. */
+export async function loadDossier(
+  db: Handle,
+  ref: string,
+  nowS: number,
+  asker: Asker = 'page',
+): Promise<Dossier | null> {
+  const looked = await loadLooked(db, ref, nowS);
+  return looked && judged(looked, asker);
+}
+
+/**
+ * A batch as it was judged a moment ago, when since then nothing was recorded, read or checked; else judged now. For
+ * pages and for the watch. Within a transaction it is judged afresh: what is written there may never have been.
+ */
+export async function seeDossier(
+  db: Handle,
+  head: BatchHead,
+  nowS: number,
+  asker: Asker = 'page',
+): Promise<Dossier> {
+  if (db.isTransaction)
+    return judged(await withReadings(db, await recordOf(db, head), nowS), asker);
+  const lastSeq = await lastSeqOf(db, head.id);
+  const kept = keptDossier(head.id, lastSeq, nowS);
+  if (kept && (await evidenceMark(db, kept.evidence, nowS)) === kept.mark) return kept.dossier;
+  const record = await recordOf(db, head);
+  const evidence = { ...record, fromS: record.state.startedS };
+  /* Before the readings are loaded: what comes in between is met at the next look. */
+  const mark = await evidenceMark(db, evidence, nowS);
+  const dossier = await judged(await withReadings(db, record, nowS), asker);
+  keepDossier({ dossier, lastSeq, evidence, mark });
+  return dossier;
+}

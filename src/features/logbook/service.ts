@@ -1,0 +1,38 @@
+/** What others do with the logbook: append to it, look at batches, and read what was recorded. */
+export {
+  append,
+  appendSeen,
+  inLogbook,
+  NotTaken,
+  type Guard,
+  type Offer,
+  type Offered,
+  type Refused,
+} from './append';
+export {
+  judged,
+  loadDossier,
+  loadLooked,
+  seeDossier,
+  type Dossier,
+  type Looked,
+  type Standing,
+} from './case';
+export { entryHash, lastSeq, loadEntries, SYSTEM, type NewEntry } from './chain';
+export {
+  closedBatches,
+  countCodes,
+  findBatch,
+  insertBatch,
+  partsOfHead,
+  type BatchHead,
+} from './heads';
+export { holdsAfterVerdict } from './holds';
+export {
+  closeRef,
+  loadOpen,
+  loadOpenDossiers,
+  loadOpenStandings,
+  otherParts,
+  type Unjudged,
+} from './open-batches';

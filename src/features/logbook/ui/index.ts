@@ -1,0 +1,3 @@
+/** What any screen needs that records something. */
+export { postAll, type Outcome } from './outbox';
+export { BatchContext, useBatch, usePost, type BatchContextValue } from './use-post';

@@ -1,0 +1,2 @@
+/** What other screens show of programs. */
+export { StageEditor } from './StageEditor';

@@ -1,0 +1,12 @@
+/** What others do with readings: take them in, seal them, and look at the channels they come by. */
+export {
+  calibrationSchema,
+  lastAltitudeM,
+  lastChecks,
+  lastPassedS,
+  recordCalibration,
+} from './calibrations';
+export { ingestReadings } from './ingest';
+export { probeGuard } from './probe-guard';
+export { channelsByIds, houseChannels, lastReadings, type Channel } from './repository';
+export { admitLate, holdReadings, lateOf, liftSeal, sealChannels, type Late } from './seals';
