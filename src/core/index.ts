@@ -216,31 +216,26 @@ export {
 } from './forecast/fit-run';
 export type { RunChannel, RunReading } from './forecast/readings';
 export type { Target } from './forecast/run-case';
-export {
-  alarmChanges,
-  alarmsOf,
-  type Alarm,
-  type AlarmChanges,
-  type AlarmCode,
-  type AlarmRank,
-} from './house/alarms';
-export { designProgram, type DesignGoal } from './house/design-program';
-export { chillStage, filmOf, heatProduct, heatStage } from './house/heat-stage';
-export { FAT_OUT_C, programTroubles, type Trouble } from './house/program-troubles';
-export { mediumIn, runProgram, runStages, stageAt, type RunStage } from './house/run-stage';
-export { FAULTS, noFaults, type Fault, type Faults } from './house/faults';
+export type { Alarm, AlarmCode, AlarmRank } from './house/alarms/alarm';
+export { alarmsOf } from './house/alarms/alarms';
+export { alarmChanges, type AlarmChanges } from './house/alarms/changes';
+export { designProgram, type DesignGoal } from './house/program/design-program';
+export { chillStage, filmOf, heatProduct, heatStage } from './house/program/heat-stage';
+export { FAT_OUT_C, programTroubles, type Trouble } from './house/program/program-troubles';
+export { mediumIn, runProgram, runStages, stageAt, type RunStage } from './house/run/run-stage';
+export { FAULTS, noFaults, type Fault, type Faults } from './house/simulator/faults';
 export {
   SimulatedHouse,
   type SimPiece,
   type SimProgram,
   type SimReading,
-} from './house/simulated-house';
+} from './house/simulator/simulated-house';
 export {
   stageProgress,
   type StageEvidence,
   type StageProgress,
   type Wait,
-} from './house/stage-progress';
+} from './house/run/stage-progress';
 export * from './logbook';
 export type {
   Calibrations,

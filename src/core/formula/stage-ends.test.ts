@@ -1,5 +1,5 @@
 import { testRecipe, testRules } from '../testing/recipe';
-import { heatStage } from '../house/heat-stage';
+import { heatStage } from '../house/program/heat-stage';
 import { recipeFigures } from './figures';
 import { judgeFormula } from './findings';
 import type { ProgramStage } from './recipe';

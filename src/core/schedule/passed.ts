@@ -1,6 +1,6 @@
 import { CURE_LINE } from '../formula/scale-recipe';
 import type { Recipe } from '../formula/recipe';
-import { runStages } from '../house/run-stage';
+import { runStages } from '../house/run/run-stage';
 import type { BatchState } from '../logbook/state';
 import { routeOf, withRoute } from '../route/adapter';
 import { withStages } from '../route/edit';

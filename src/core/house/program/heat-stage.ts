@@ -1,11 +1,11 @@
-import { endsOf } from '../formula/stage-ends';
-import { batterComposition } from '../formula/figures';
-import { CASINGS } from '../formula/tables/casings';
-import type { ChillMedium, ProgramStage, Recipe, StagePlace } from '../formula/recipe';
-import type { HeatProduct } from '../heat/product';
-import type { HeatStage } from '../heat/simulate-program';
-import { placeOf } from '../route/stage-step';
-import { mediumIn } from './run-stage';
+import { endsOf } from '../../formula/stage-ends';
+import { batterComposition } from '../../formula/figures';
+import { CASINGS } from '../../formula/tables/casings';
+import type { ChillMedium, ProgramStage, Recipe, StagePlace } from '../../formula/recipe';
+import type { HeatProduct } from '../../heat/product';
+import type { HeatStage } from '../../heat/simulate-program';
+import { placeOf } from '../../route/stage-step';
+import { mediumIn } from '../run/run-stage';
 
 /** Usual film coefficients by place, W/(m²·K); a house goes by its fan. @source field standard */
 const FILM: Record<Exclude<StagePlace, 'house'>, number> = {

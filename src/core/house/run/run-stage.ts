@@ -1,8 +1,8 @@
-import type { BatchState } from '../logbook/state';
-import type { ProgramStage, Recipe, StagePlace } from '../formula/recipe';
-import type { Medium } from '../heat/medium';
-import { programOf } from '../route/read';
-import { placeOf } from '../route/stage-step';
+import type { BatchState } from '../../logbook/state';
+import type { ProgramStage, Recipe, StagePlace } from '../../formula/recipe';
+import type { Medium } from '../../heat/medium';
+import { programOf } from '../../route/read';
+import { placeOf } from '../../route/stage-step';
 
 const MEDIUM: Record<StagePlace, Medium> = {
   house: 'air',

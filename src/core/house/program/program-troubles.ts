@@ -1,13 +1,13 @@
-import { checkCooling } from '../cooling/check-cooling';
-import { comeUp } from '../cooling/come-up';
-import type { ProgramStage } from '../formula/recipe';
-import { wetBulbFromRh } from '../heat/psychrometrics';
-import { simulateProgram, type HeatStage, type Simulation } from '../heat/simulate-program';
-import { TACKY_WETNESS } from '../heat/surface';
-import type { HeatProduct } from '../heat/product';
-import type { RuleSet } from '../rules/rule';
-import { placeOf } from '../route/stage-step';
-import { mediumIn } from './run-stage';
+import { checkCooling } from '../../cooling/check-cooling';
+import { comeUp } from '../../cooling/come-up';
+import type { ProgramStage } from '../../formula/recipe';
+import { wetBulbFromRh } from '../../heat/psychrometrics';
+import { simulateProgram, type HeatStage, type Simulation } from '../../heat/simulate-program';
+import { TACKY_WETNESS } from '../../heat/surface';
+import type { HeatProduct } from '../../heat/product';
+import type { RuleSet } from '../../rules/rule';
+import { placeOf } from '../../route/stage-step';
+import { mediumIn } from '../run/run-stage';
 
 export type TroubleCode =
   | 'fat_out'

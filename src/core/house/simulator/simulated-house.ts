@@ -1,7 +1,7 @@
-import { LivePiece } from '../heat/live-piece';
-import type { Medium } from '../heat/medium';
-import { thermalProperties } from '../heat/properties';
-import { wetBulbFromRh } from '../heat/psychrometrics';
+import { LivePiece } from '../../heat/live-piece';
+import type { Medium } from '../../heat/medium';
+import { thermalProperties } from '../../heat/properties';
+import { wetBulbFromRh } from '../../heat/psychrometrics';
 import { noFaults, type Faults } from './faults';
 
 /** A piece with a probe in it, and what is around it. */

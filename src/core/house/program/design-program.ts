@@ -1,7 +1,7 @@
-import { QuantityError, requireBetween, requirePositive } from '../guard';
-import type { HeatProduct } from '../heat/product';
-import { simulateProgram, type HeatStage, type Simulation } from '../heat/simulate-program';
-import type { LethalityModel } from '../lethality/lethality';
+import { QuantityError, requireBetween, requirePositive } from '../../guard';
+import type { HeatProduct } from '../../heat/product';
+import { simulateProgram, type HeatStage, type Simulation } from '../../heat/simulate-program';
+import type { LethalityModel } from '../../lethality/lethality';
 
 /** What is asked the other way round. */
 export type DesignGoal = {

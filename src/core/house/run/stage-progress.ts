@@ -1,7 +1,7 @@
-import { endsOf } from '../formula/stage-ends';
-import type { ProgramStage } from '../formula/recipe';
-import { waitedFromAbove } from '../heat/stage-end';
-import type { BatchState } from '../logbook/state';
+import { endsOf } from '../../formula/stage-ends';
+import type { ProgramStage } from '../../formula/recipe';
+import { waitedFromAbove } from '../../heat/stage-end';
+import type { BatchState } from '../../logbook/state';
 import { runStages, type RunStage } from './run-stage';
 
 /** What is known now of what a stage may wait for; null: nobody knows. */

@@ -1,0 +1,40 @@
+import { inHouse, lastOf, since, type Look } from './alarm';
+
+/** Usual values of one house; °C and s. */
+const BAND_C = 8;
+const SETTLE_S = 1500;
+const FALL = { windowS: 600, byC: 4, belowC: 6 };
+const COLD_SMOKE_C = 30;
+
+/** The air of a heated stage falls fast and far below its set point, °C and s: the fire is out, or a door stands open. */
+export const fireOut: Look = (v) => {
+  if (!inHouse(v) || v.at!.place !== 'house' || v.at!.stage.airC < 30) return null;
+  if (v.nowS - v.at!.startS < FALL.windowS) return null;
+  const recent = since(v.air, v.nowS - FALL.windowS);
+  const [first, last] = [recent[0], lastOf(recent)];
+  if (!first || !last || last.tS - first.tS < FALL.windowS / 2) return null;
+  const fellC = first.tempC - last.tempC;
+  if (fellC < FALL.byC || last.tempC > v.at!.stage.airC - FALL.belowC) return null;
+  return { airC: last.tempC, setC: v.at!.stage.airC, fellC, overS: last.tS - first.tS };
+};
+
+/** The air has been off its set point for longer than a settled house is, °C. */
+export const airOutOfBand: Look = (v) => {
+  if (!inHouse(v) || v.at!.medium !== 'air' || v.nowS - v.at!.startS < SETTLE_S) return null;
+  if (v.at!.stage.rampFromC !== undefined) return null;
+  const recent = since(v.air, v.nowS - FALL.windowS);
+  const last = lastOf(recent);
+  if (!last || recent.length < 3) return null;
+  const off = recent.every((r) => Math.abs(r.tempC - v.at!.stage.airC) > BAND_C);
+  return off ? { airC: last.tempC, setC: v.at!.stage.airC } : null;
+};
+
+/** Cold smoke has been warmer than cold smoke is, °C. */
+export const coldSmokeWarm: Look = (v) => {
+  if (!inHouse(v) || !v.at!.stage.smoke || v.at!.stage.airC > COLD_SMOKE_C) return null;
+  const recent = since(v.air, v.nowS - FALL.windowS);
+  const last = lastOf(recent);
+  return last && recent.length > 2 && recent.every((r) => r.tempC > COLD_SMOKE_C + 1)
+    ? { airC: last.tempC, limitC: COLD_SMOKE_C }
+    : null;
+};

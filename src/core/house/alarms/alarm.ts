@@ -1,0 +1,69 @@
+import type { Reading } from '../../lethality/reading';
+import type { Case } from '../../verdict/check';
+import type { CoreLog } from '../../verdict/windows';
+import type { RunStage } from '../run/run-stage';
+
+export type AlarmCode =
+  | 'fire_out'
+  | 'air_out_of_band'
+  | 'core_stall'
+  | 'target_reached'
+  | 'too_hot'
+  | 'come_up_running_out'
+  | 'cooling_running_out'
+  | 'cooling_not_started'
+  | 'no_readings'
+  | 'probe_slid_out'
+  | 'misses_ready_by'
+  | 'cold_smoke_warm'
+  | 'stage_too_long'
+  | 'serving_running_out';
+
+/** 1: act now. 2: act soon. 3: know it. */
+export type AlarmRank = 1 | 2 | 3;
+export type Alarm = {
+  code: AlarmCode;
+  rank: AlarmRank;
+  /** °C, s, clock seconds (`atS`, `dueS`); the interface has the words. */
+  figures: Record<string, number>;
+};
+
+export type AlarmInput = {
+  c: Case;
+  nowS: number;
+  /** Stage over, and too long, as the stage's own end says. */
+  stage: { over: boolean; tooLong: boolean } | null;
+  /** When the batch is forecast to be packed, clock seconds; null when nobody can say. */
+  readyS: number | null;
+};
+
+export const RANK: Record<AlarmCode, AlarmRank> = {
+  fire_out: 1,
+  no_readings: 1,
+  probe_slid_out: 1,
+  target_reached: 1,
+  cooling_running_out: 1,
+  cooling_not_started: 1,
+  come_up_running_out: 1,
+  too_hot: 2,
+  air_out_of_band: 2,
+  core_stall: 2,
+  cold_smoke_warm: 2,
+  stage_too_long: 2,
+  misses_ready_by: 3,
+  serving_running_out: 1,
+};
+
+export type View = AlarmInput & {
+  at: RunStage | null;
+  air: Reading[];
+  core: CoreLog | null;
+  logs: CoreLog[];
+};
+export type Look = (v: View) => Record<string, number> | null;
+
+export const lastOf = (log: readonly Reading[]) => log.at(-1) ?? null;
+export const since = (log: readonly Reading[], tS: number) => log.filter((r) => r.tS >= tS);
+export const inHouse = (v: View) => v.c.state.phase === 'in_house' && v.at !== null;
+/** The last reading of a log that is credited: what a faulty probe shows is no temperature of a core. */
+export const lastCredited = (l: CoreLog | null) => l?.spans.at(-1)?.at(-1) ?? null;

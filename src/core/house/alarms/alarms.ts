@@ -1,0 +1,76 @@
+import { within } from '../../probes/series-at';
+import { coreLogs, houseWindow, judgedLogs, type CoreLog } from '../../verdict/windows';
+import { runStages } from '../run/run-stage';
+import { airOutOfBand, coldSmokeWarm, fireOut } from './air';
+import {
+  lastCredited,
+  RANK,
+  type Alarm,
+  type AlarmCode,
+  type AlarmInput,
+  type Look,
+  type View,
+} from './alarm';
+import {
+  comeUpRunningOut,
+  coolingNotStarted,
+  coolingRunningOut,
+  missesReadyBy,
+  servingRunningOut,
+  stageTooLong,
+} from './clocks';
+import { coreStall, noReadings, probeSlidOut, targetReached, tooHot } from './core-probe';
+
+const LOOKS: Record<AlarmCode, Look> = {
+  fire_out: fireOut,
+  no_readings: noReadings,
+  probe_slid_out: probeSlidOut,
+  target_reached: targetReached,
+  cooling_running_out: coolingRunningOut,
+  cooling_not_started: coolingNotStarted,
+  come_up_running_out: comeUpRunningOut,
+  too_hot: tooHot,
+  air_out_of_band: airOutOfBand,
+  core_stall: coreStall,
+  cold_smoke_warm: coldSmokeWarm,
+  stage_too_long: stageTooLong,
+  misses_ready_by: missesReadyBy,
+  serving_running_out: servingRunningOut,
+};
+
+/** An alarm that says the same in sharper words makes the other one silent. */
+const SILENCES: Partial<Record<AlarmCode, AlarmCode>> = {
+  fire_out: 'air_out_of_band',
+  target_reached: 'stage_too_long',
+};
+
+function viewOf(input: AlarmInput): View {
+  const { c, nowS } = input;
+  const window = houseWindow(c);
+  const logs = window ? coreLogs(c, window.fromS, window.toS, 'house') : [];
+  const airs = c.state.probes
+    .filter((p) => p.what === 'air')
+    .map((p) => within(c.series[p.channelId] ?? [], window?.fromS ?? nowS, Infinity));
+  const air = airs.length > 1 ? airs.flat().sort((a, b) => a.tS - b.tS) : (airs[0] ?? []);
+  const slowest = judgedLogs(logs).reduce<CoreLog | null>(
+    (a, b) =>
+      !a || (lastCredited(b)?.tempC ?? Infinity) < (lastCredited(a)?.tempC ?? Infinity) ? b : a,
+    null,
+  );
+  return { ...input, at: runStages(c.state).at(-1) ?? null, air, core: slowest, logs };
+}
+
+/**
+ * What is wrong with a batch right now, most urgent first: each with its figures. Pure; the same record,
+ * readings and time give the same alarms.
+ * @source field standard, sections 2.11, 3.5, 3.8 and 9; usual bands and times of one house
+ */
+export function alarmsOf(input: AlarmInput): Alarm[] {
+  const view = viewOf(input);
+  const found = (Object.keys(LOOKS) as AlarmCode[]).flatMap((code): Alarm[] => {
+    const figures = LOOKS[code](view);
+    return figures ? [{ code, rank: RANK[code], figures }] : [];
+  });
+  const silent = new Set(found.map((a) => SILENCES[a.code]));
+  return found.filter((a) => !silent.has(a.code)).sort((a, b) => a.rank - b.rank);
+}
