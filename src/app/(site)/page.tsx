@@ -1,12 +1,11 @@
 import { Link } from '@/ui/link';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { type Dossier } from '@/features/logbook/service';
-import { loadOpen } from '@/features/logbook/service';
+import { closedBatches, loadOpen, type Dossier } from '@/features/logbook/service';
 import { nextStep } from '@/features/batches/next-step';
-import { closedBatches } from '@/features/logbook/service';
 import type { BatchWay } from '@/features/batches/plan';
 import { BatchCard } from '@/features/batches/ui/BatchCard';
+import { alarmGroups } from '@/features/houses/alarm-groups';
 import { memberOf, type Member } from '@/features/houses/load';
 import { AlarmStrip } from '@/features/houses/ui/AlarmStrip';
 import { wayWith } from '@/features/houses/way';
@@ -66,7 +65,7 @@ export default async function FloorPage() {
           </Link>
         )}
       </div>
-      {members.length > 0 && <AlarmStrip members={members} />}
+      {members.length > 0 && <AlarmStrip groups={alarmGroups(members)} />}
       {[
         ...unjudged.map((u) => ({ head: u.head, why: u.message })),
         ...members.flatMap((m) => (m.failed ? [{ head: m.dossier.head, why: m.failed }] : [])),

@@ -1,7 +1,7 @@
 import { Link } from '@/ui/link';
 import { requirePage } from '@/features/accounts/identify';
-import { may } from '@/features/accounts/policy';
 import { loadOpenDossiers } from '@/features/logbook/service';
+import { alarmGroups } from '@/features/houses/alarm-groups';
 import { loadOf } from '@/features/houses/load';
 import { loadHead } from '@/features/houses/load-data';
 import { AlarmList } from '@/features/houses/ui/AlarmList';
@@ -15,7 +15,7 @@ import { standWords } from '@/words/batch';
 
 /** Every house now: its stage and air, its batches, who comes out next, what is wrong. */
 export default async function HousesPage() {
-  const person = await requirePage();
+  await requirePage();
   const show = await showOfRequest();
   const now = nowS();
   const open = await loadOpenDossiers(db(), now);
@@ -40,7 +40,7 @@ export default async function HousesPage() {
                 {members.length > 0 ? 'Open the load' : 'Load it'}
               </Link>
             </div>
-            <AlarmList members={members} show={show} canWork={may(person.role, 'work_batches')} />
+            <AlarmList groups={alarmGroups(members)} show={show} />
             {members.length > 0 ? (
               <>
                 <LoadSummary head={head} members={members} show={show} nowS={now} />

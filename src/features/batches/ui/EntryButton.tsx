@@ -14,12 +14,15 @@ export function EntryButton({
   children,
   main = true,
   before,
+  asks,
 }: {
   body: PostedBody;
   children: ReactNode;
   main?: boolean;
   /** What is missing for it: listed and asked first. */
   before?: Missing;
+  /** What is asked before it is recorded. */
+  asks?: string;
 }) {
   const { canWork, timeZone } = useBatch();
   const { send, busy, message } = usePost();
@@ -31,10 +34,12 @@ export function EntryButton({
     const outcome = await send(body, withTime(when, timeZone));
     if (outcome.ok) setWhen('');
   };
-  const press = () =>
-    before && before.length > 0
-      ? q.ask(missingQuestion(before, String(children), () => void record()))
-      : void record();
+  const act = () => void record();
+  const press = () => {
+    if (before && before.length > 0) q.ask(missingQuestion(before, String(children), act));
+    else if (asks) q.ask({ words: asks, answers: [{ label: `Yes: ${String(children)}`, act }] });
+    else act();
+  };
   return (
     <div className="space-y-2" role="group" aria-labelledby={id}>
       <button

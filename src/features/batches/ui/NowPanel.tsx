@@ -1,14 +1,5 @@
 import { Link } from '@/ui/link';
-import {
-  CURE_LINE,
-  chillOf,
-  outcomeOf,
-  scaleRecipe,
-  sheetLimits,
-  type Case,
-  type Recipe,
-  type Scale,
-} from '@/core';
+import { CURE_LINE, outcomeOf, scaleRecipe, sheetLimits, type Recipe, type Scale } from '@/core';
 import type { Show } from '@/words/show';
 import type { LotChoice } from '@/features/stores/contract';
 import type { Dossier } from '@/features/logbook/service';
@@ -18,38 +9,17 @@ import { EntryButton } from './EntryButton';
 import { FinishPanel } from './FinishPanel';
 import { FreezeEntry } from './FreezeEntry';
 import { HoldClock } from './HoldClock';
+import { isPressed, RunAction } from './RunAction';
 import { StepWeight } from './StepWeight';
 import { WeighList } from './WeighList';
 import { missingOf } from '../missing';
-import { MEDIUM_WORDS } from '@/words/batch';
-import { nextWords, type NextStep } from '@/words/next';
+import { nextWords } from '@/words/next';
 
 /** The recipe with the strength of the cure that was really weighed: plain salt follows it. */
 const withCureAsWeighed = (recipe: Recipe, nitriteFraction: number | null): Recipe =>
   recipe.cure && nitriteFraction !== null
     ? { ...recipe, cure: { ...recipe.cure, nitriteFraction } }
     : recipe;
-
-/** What is pressed now in the house: the next stage of a batch that hangs alone, the first chill. A load goes on together. */
-function HouseAction({ c, code }: { c: Case; code: NextStep['code'] }) {
-  const { run } = c.state;
-  const stageIndex = (run?.stages.at(-1)?.index ?? -1) + 1;
-  const stage = run?.program[stageIndex];
-  if (code === 'next_stage' && stage && !run.loadId)
-    return (
-      <EntryButton body={{ kind: 'stage_started', stageIndex }}>
-        Next stage: {stage.name}
-      </EntryButton>
-    );
-  const [first] = chillOf(c.recipe);
-  if (code !== 'start_chill' || !first) return null;
-  const { medium } = first;
-  return (
-    <EntryButton body={{ kind: 'chill_started', medium }}>
-      {MEDIUM_WORDS[medium]} begins
-    </EntryButton>
-  );
-}
 
 /** Codes of the lots that were weighed in, by their id. */
 const lotCodesOf = ({ entries }: Dossier): Record<string, string> =>
@@ -86,7 +56,7 @@ export function NowPanel({
     { meatG: state.meatG ?? state.plannedMeatG },
     { scales, weighedCureG: cure?.amountG, dose: sheetLimits(c.rules.dose.body) },
   );
-  const direct = next.code === 'start_chill' || (next.code === 'next_stage' && !state.run?.loadId);
+  const direct = isPressed(c, next.code);
   const inHouse = [
     'start_run',
     'ferment',
@@ -120,7 +90,7 @@ export function NowPanel({
               tempLabel={raw ? 'Batter when it is stuffed' : undefined}
             />
           )}
-          <HouseAction c={c} code={next.code} />
+          <RunAction c={c} code={next.code} />
           {inHouse && (
             <Link href={`/batches/${head.id}/house`} className={direct ? 'button' : 'button-main'}>
               Go to the house

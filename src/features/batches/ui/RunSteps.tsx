@@ -1,10 +1,23 @@
 import { chillOf, coreTargetOf, type Case } from '@/core';
 import type { Show } from '@/words/show';
 import { EntryButton } from './EntryButton';
+import type { NextStep } from '@/words/next';
+import { isPressed, PullButton } from './RunAction';
 import { MEDIUM_WORDS } from '@/words/batch';
 
-/** The stages with their set points and times, and the next press: next stage, pull, chill. */
-export function RunSteps({ c, show, nowS }: { c: Case; show: Show; nowS: number }) {
+/** The stages with their set points and times, and what can be pressed besides the next step at the top. */
+export function RunSteps({
+  c,
+  next: top,
+  show,
+  nowS,
+}: {
+  c: Case;
+  /** What stands at the top of the page already. */
+  next: NextStep;
+  show: Show;
+  nowS: number;
+}) {
   const { recipe, state } = c;
   const run = state.run!;
   const at = run.stages.at(-1)!.index;
@@ -13,7 +26,8 @@ export function RunSteps({ c, show, nowS }: { c: Case; show: Show; nowS: number 
   const chillNow = state.chill.at(-1)?.medium;
   const media = chillOf(recipe)
     .map((p) => p.medium)
-    .filter((m) => m !== chillNow);
+    .filter((m, i) => m !== chillNow && !(top.code === 'start_chill' && i === 0));
+  const atTop = isPressed(c, top.code) ? top.code : null;
   return (
     <section className="sheet space-y-3" aria-label="Program">
       <h2 className="text-lg font-semibold">Program</h2>
@@ -52,15 +66,15 @@ export function RunSteps({ c, show, nowS }: { c: Case; show: Show; nowS: number 
           );
         })}
       </ol>
-      {run.pulledS === null && next && (
+      {run.pulledS === null && next && atTop !== 'next_stage' && (
         <EntryButton body={{ kind: 'stage_started', stageIndex: at + 1 }}>
           Next stage: {next.name}
         </EntryButton>
       )}
-      {run.pulledS === null && (
-        <EntryButton main={!next} body={{ kind: 'pulled' }}>
-          Pull
-        </EntryButton>
+      {run.pulledS === null && atTop !== 'pull' && (
+        <div className="border-t border-line pt-3">
+          <PullButton main={false} />
+        </div>
       )}
       {run.pulledS !== null &&
         !state.steps.pack &&

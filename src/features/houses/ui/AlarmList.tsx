@@ -1,7 +1,7 @@
 import { alarmWords, ALARM_WORDS, RANK_WORDS } from '@/words/house';
 import type { Show } from '@/words/show';
-import type { Member } from '../load';
-import { SeenButton } from './SeenButton';
+import type { AlarmGroup } from '../alarm-groups';
+import { AlarmActions } from './AlarmActions';
 
 const TONE = {
   1: 'border-bad bg-bad-wash text-bad',
@@ -9,45 +9,42 @@ const TONE = {
   3: 'border-line bg-sheet text-ink',
 } as const;
 
+/** Who has seen to it, once everybody's has been. */
+export const seenBy = (g: AlarmGroup): string | null => {
+  const names = [...new Set(g.of.map((x) => x.a.seenBy))];
+  return names.includes(null) ? null : names.join(', ');
+};
+
 /** Alarms of batches, most urgent first, each with what to do and who has seen it. */
-export function AlarmList({
-  members,
-  canWork,
-  show,
-}: {
-  members: readonly Member[];
-  canWork: boolean;
-  show: Show;
-}) {
-  const alarms = members
-    .flatMap((m) => m.alarms.map((a) => ({ m, a })))
-    .sort((x, y) => x.a.rank - y.a.rank);
-  if (alarms.length === 0) return null;
+export function AlarmList({ groups, show }: { groups: readonly AlarmGroup[]; show: Show }) {
+  if (groups.length === 0) return null;
   return (
     <section aria-label="Alarms" aria-live="polite">
       <ul className="space-y-2">
-        {alarms.map(({ m, a }) => {
-          const since = m.dossier.case.state.alarms.findLast((r) => r.key === a.key)?.raisedS;
+        {groups.map((g) => {
+          const by = seenBy(g);
           return (
             <li
-              key={`${m.dossier.head.id}:${a.code}`}
-              className={`flex flex-wrap items-center gap-x-4 gap-y-2 rounded-lg border-l-8 px-3 py-2 ${TONE[a.rank]}`}
+              key={`${g.houseId}:${g.code}`}
+              className={`flex flex-wrap items-center gap-x-4 gap-y-2 rounded-lg border-l-8 px-3 py-2 ${TONE[g.rank]}`}
             >
               <div className="min-w-60 flex-1">
                 <p className="font-extrabold">
-                  {RANK_WORDS[a.rank]}: {ALARM_WORDS[a.code]}
+                  {RANK_WORDS[g.rank]}: {ALARM_WORDS[g.code]}
                 </p>
-                <p className="text-ink">
-                  {m.dossier.head.recipe.name}, {m.dossier.head.code}.{' '}
-                  {alarmWords(a.code, a.figures, show)}
-                  {since === undefined ? '' : ` Since ${show.time(since)}.`}
-                </p>
+                {g.of.map(({ m, a }) => {
+                  const since = m.dossier.case.state.alarms.findLast((r) => r.key === a.key);
+                  return (
+                    <p key={m.dossier.head.id} className="text-ink">
+                      {m.dossier.head.recipe.name}, {m.dossier.head.code}.{' '}
+                      {alarmWords(a.code, a.figures, show)}
+                      {since === undefined ? '' : ` Since ${show.time(since.raisedS)}.`}
+                    </p>
+                  );
+                })}
+                {by && <p className="small text-ink">Seen by {by}</p>}
               </div>
-              {a.seenBy ? (
-                <p className="small text-ink">Seen by {a.seenBy}</p>
-              ) : (
-                canWork && a.key && <SeenButton batchId={m.dossier.head.id} alarmKey={a.key} />
-              )}
+              <AlarmActions act={g.act} seen={g.seen} />
             </li>
           );
         })}

@@ -1,33 +1,39 @@
 import { Link } from '@/ui/link';
 import { ALARM_WORDS, RANK_WORDS } from '@/words/house';
-import type { Member } from '../load';
+import type { AlarmGroup } from '../alarm-groups';
+import { AlarmActions } from './AlarmActions';
 import { AlarmSound } from './AlarmSound';
+import { seenBy } from './AlarmList';
 
 const MOST = 3;
 
-/** The most urgent alarms in a line each, for pages that are about something else; each leads to its house. */
-export function AlarmStrip({ members }: { members: readonly Member[] }) {
-  const alarms = members
-    .flatMap((m) => m.alarms.filter((a) => a.rank < 3).map((a) => ({ m, a })))
-    .sort((x, y) => x.a.rank - y.a.rank);
-  const urgent = alarms.filter(({ a }) => a.rank === 1 && !a.seenBy).length;
+/** The most urgent alarms in a line each, for pages that are about something else; each with its action, and the way to its house. */
+export function AlarmStrip({ groups }: { groups: readonly AlarmGroup[] }) {
+  const alarms = groups.filter((g) => g.rank < 3);
+  const urgent = alarms.filter((g) => g.rank === 1 && g.seen.length > 0).length;
   return (
     <section aria-label="Alarms" aria-live="polite" className="mb-3 space-y-1">
       <ul className="space-y-1">
-        {alarms.slice(0, MOST).map(({ m, a }) => (
-          <li key={`${m.dossier.head.id}:${a.code}`}>
+        {alarms.slice(0, MOST).map((g) => (
+          <li
+            key={`${g.houseId}:${g.code}`}
+            className={`flex min-h-12 flex-wrap items-center justify-between gap-x-3 rounded-lg border-l-8 px-3 py-1 ${g.rank === 1 ? 'border-bad bg-bad-wash text-bad' : 'border-wait bg-wait-wash text-wait'}`}
+          >
             <Link
-              href={`/house/${m.dossier.case.state.run!.houseId}`}
-              className={`flex min-h-12 flex-wrap items-center gap-x-3 rounded-lg border-l-8 px-3 no-underline ${a.rank === 1 ? 'border-bad bg-bad-wash text-bad' : 'border-wait bg-wait-wash text-wait'}`}
+              href={`/house/${g.houseId}`}
+              className="flex min-h-10 min-w-60 flex-1 flex-wrap items-center gap-x-3 no-underline"
             >
               <strong>
-                {RANK_WORDS[a.rank]}: {ALARM_WORDS[a.code]}
+                {RANK_WORDS[g.rank]}: {ALARM_WORDS[g.code]}
               </strong>
               <span className="text-ink">
-                {m.dossier.head.recipe.name}, {m.dossier.head.code}
-                {a.seenBy ? `, seen by ${a.seenBy}` : ''}
+                {g.of
+                  .map(({ m }) => `${m.dossier.head.recipe.name}, ${m.dossier.head.code}`)
+                  .join(' · ')}
+                {seenBy(g) ? `, seen by ${seenBy(g)}` : ''}
               </span>
             </Link>
+            {g.act && <AlarmActions act={g.act} seen={g.seen} />}
           </li>
         ))}
       </ul>

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { parseNumber, toBase, fromBase, unitSymbol, type StagePlace } from '@/core';
 import { PLACE_WORDS } from '@/words/house';
 import { NumberField } from '@/ui/number-field';
+import { AskAgain, useQuestion } from '@/ui/question';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
@@ -43,6 +44,7 @@ export function MemberActions({
   const [at, setAt] = useState(() => shown(USUAL_C.water_bath!));
   const [core, setCore] = useState(() => shown(coreTargetC));
   const [error, setError] = useState<string | null>(null);
+  const q = useQuestion();
   if (!canWork) return null;
   const warm = WARM.includes(place);
   const move = async () => {
@@ -76,10 +78,18 @@ export function MemberActions({
         type="button"
         className={`${ready ? 'button-main' : 'button'} w-full`}
         disabled={busy}
-        onClick={() => void sendTo([batchId], { kind: 'pulled' })}
+        onClick={() =>
+          q.ask({
+            words: `${name}: out of the heat, to be chilled?`,
+            answers: [
+              { label: 'Yes: pull it', act: () => void sendTo([batchId], { kind: 'pulled' }) },
+            ],
+          })
+        }
       >
         Pull {name} to chill
       </button>
+      <AskAgain {...q} />
       <details>
         <summary className="flex min-h-12 cursor-pointer items-center font-semibold">
           Out of the load, to go on elsewhere

@@ -6,7 +6,8 @@ import { missingQuestion, type Missing } from '@/ui/missing-question';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { SelectField } from '@/ui/select-field';
 import { Notice } from '@/ui/status';
-import { usePostTo, useWorker, type Fact } from './post-as';
+import type { Fact } from '../alarm-groups';
+import { usePostTo, useWorker } from './post-as';
 
 export type ReadyBatch = {
   id: string;

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { createContext, useContext, useState, type ReactNode } from 'react';
 import type { PostedBody } from '@/features/logbook/contract';
-import { postAll } from '@/features/logbook/ui';
+import type { Fact } from '../alarm-groups';
 import { problemWords } from '@/words/problems';
 
 /** Who works at the house. */
@@ -20,9 +20,6 @@ export function useWorker(): Worker {
   return worker;
 }
 
-/** A fact and the batch that it is about. */
-export type Fact = readonly [batchId: string, body: PostedBody];
-
 /** Posts what is true of several batches at once: all of it is recorded, or nothing; says in words what came of it. */
 export function usePostTo() {
   const { personId } = useWorker();
@@ -33,6 +30,8 @@ export function usePostTo() {
     setBusy(true);
     setMessage(null);
     const happenedAt = new Date().toISOString();
+    /* Storage is loaded with the first press: pages that only show alarms do not need it. */
+    const { postAll } = await import('@/features/logbook/ui');
     const outcome = await postAll(
       personId,
       facts.map(([batchId, body]) => ({

@@ -2,10 +2,10 @@ import { programOf } from '@/core';
 import { Link } from '@/ui/link';
 import { notFound } from 'next/navigation';
 import { requirePage } from '@/features/accounts/identify';
-import { may } from '@/features/accounts/policy';
 import { loadOpenDossiers } from '@/features/logbook/service';
 import { runChart } from '@/features/batches/chart-data';
 import { RunChart } from '@/features/batches/ui/RunChart';
+import { alarmGroups } from '@/features/houses/alarm-groups';
 import { forecastMarks, hanging, loadOf } from '@/features/houses/load';
 import { loadHead, readyForHouse } from '@/features/houses/load-data';
 import { AlarmList } from '@/features/houses/ui/AlarmList';
@@ -23,7 +23,7 @@ import { db } from '@/platform/db/client';
 
 /** One house's load live: stage and air, who comes out next and when, alarms, and what to press. */
 export default async function LoadPage({ params }: { params: Promise<{ id: string }> }) {
-  const person = await requirePage();
+  await requirePage();
   const id = decodeURIComponent((await params).id);
   const house = (await listHouses(db())).find((h) => h.id === id);
   if (!house) notFound();
@@ -40,7 +40,6 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
     (inside.length > 0 ? inside : members).map((m) => m.dossier.case),
     forecastMarks(inside),
   );
-  const work = may(person.role, 'work_batches');
   return (
     <div className="space-y-4">
       <div className="flex flex-wrap items-baseline gap-x-3">
@@ -55,7 +54,7 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
           <span className="small">goes on to the next stage by itself when its end is met</span>
         )}
       </div>
-      <AlarmList members={members} show={show} canWork={work} />
+      <AlarmList groups={alarmGroups(members)} show={show} />
       <section className="sheet" aria-label="The house now">
         <LoadSummary
           head={await loadHead(db(), house, members)}

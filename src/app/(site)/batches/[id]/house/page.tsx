@@ -1,11 +1,12 @@
 import { programOf } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
-import { may } from '@/features/accounts/policy';
 import { loadOpenDossiers } from '@/features/logbook/service';
 import { runChart } from '@/features/batches/chart-data';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { CoolingClock, HeatFigures } from '@/features/batches/ui/HeatFigures';
 import { namedPieces } from '@/features/batches/pieces';
+import { nextStep } from '@/features/batches/next-step';
+import { RunAction } from '@/features/batches/ui/RunAction';
 import { missingOf } from '@/features/batches/missing';
 import { PhForm } from '@/features/batches/ui/PhForm';
 import { ProbePanel } from '@/features/batches/ui/ProbePanel';
@@ -15,6 +16,7 @@ import { RunSteps } from '@/features/batches/ui/RunSteps';
 import { checkWords } from '@/words/verdict';
 import { TempLog } from '@/features/batches/ui/TempLog';
 import { fittingFirst, housesNow } from '@/features/houses/houses';
+import { alarmsOfOne } from '@/features/houses/alarm-groups';
 import { forecastMarks, memberOf } from '@/features/houses/load';
 import { ForecastCard } from '@/features/houses/ui/ForecastCard';
 import { AlarmList } from '@/features/houses/ui/AlarmList';
@@ -23,13 +25,15 @@ import { houseChannels } from '@/features/readings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
+import { Link } from '@/ui/link';
+import { nextWords } from '@/words/next';
 import { StatusChip } from '@/ui/status';
 
 type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ log?: string }> };
 
 /** House and chill of one batch: live curves, figures, the program, the number pad, the file import. */
 export default async function BatchHousePage({ params, searchParams }: Props) {
-  const person = await requirePage();
+  await requirePage();
   const dossier = await dossierOfPage((await params).id);
   const show = await showOfRequest();
   const now = nowS();
@@ -43,18 +47,34 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
   const channels = running ? await houseChannels(db(), c.state.run!.houseId) : [];
   const log = (await searchParams).log === 'core';
   const pieces = namedPieces(c.state);
+  const next = nextStep(c);
   const fermentation = dossier.verdict.checks.find((k) => k.code === 'fermentation');
   return (
     <div className="space-y-4">
       {log && !closed && <TempLog open pieces={pieces} />}
+      {running && (
+        <section
+          className="sheet flex flex-wrap items-start justify-between gap-3 border-l-8 border-l-accent"
+          aria-label="Next step"
+        >
+          <div>
+            <h2 className="text-xl font-bold">{nextWords(next, show)}</h2>
+            {next.dueS !== null && <p>{show.when(next.dueS, now)}</p>}
+          </div>
+          <RunAction c={c} code={next.code} />
+          {c.state.phase === 'in_house' && c.state.run?.loadId && (
+            <Link href={`/house/${c.state.run.houseId}`} className="button">
+              To the load
+            </Link>
+          )}
+        </section>
+      )}
       {c.state.run && (
         <section className="sheet" aria-label="Heat">
           <HeatFigures c={c} show={show} nowS={now} />
         </section>
       )}
-      {member && member.alarms.length > 0 && (
-        <AlarmList members={[member]} show={show} canWork={may(person.role, 'work_batches')} />
-      )}
+      {member && member.alarms.length > 0 && <AlarmList groups={alarmsOfOne(member)} show={show} />}
       {member?.forecast && (
         <section className="sheet" aria-label="Forecast">
           <ForecastCard member={member} show={show} nowS={now} />
@@ -74,7 +94,7 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
         </section>
       )}
       <div className="grid items-start gap-4 lg:grid-cols-2">
-        {c.state.run && <RunSteps c={c} show={show} nowS={now} />}
+        {c.state.run && <RunSteps c={c} next={next} show={show} nowS={now} />}
         {!c.state.run && !closed && programOf(c.recipe).length > 0 && (
           <section className="sheet" aria-label="Start the program">
             <h2 className="mb-2 text-lg font-semibold">Load the house</h2>
