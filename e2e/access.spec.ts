@@ -65,7 +65,7 @@ test('on a phone nothing scrolls sideways and every target on the floor is large
       390,
     );
   }
-  await openBatch(page, 'In the house', '/house?log=core');
+  await openBatch(page, 'In Big house', '/house?log=core');
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   const buttons = await page
     .getByRole('form', { name: 'Log a temperature' })
@@ -76,7 +76,7 @@ test('on a phone nothing scrolls sideways and every target on the floor is large
 
 test('the core can be logged with the keyboard alone', async ({ page }) => {
   await signIn(page, 'ines');
-  await openBatch(page, 'In the house', '/house?log=core');
+  await openBatch(page, 'In Big house', '/house?log=core');
   await page.getByLabel('Core temperature').focus();
   await page.keyboard.type('59.5');
   await page.keyboard.press('Enter');
@@ -85,7 +85,7 @@ test('the core can be logged with the keyboard alone', async ({ page }) => {
 
 test('the one switch changes every unit, and the other system stays in sight', async ({ page }) => {
   await signIn(page, 'ines');
-  await openBatch(page, 'In the house', '/house');
+  await openBatch(page, 'In Big house', '/house');
   await page.getByRole('button', { name: /Units/ }).click();
   await expect(page.getByTestId('core-now')).toContainText('°F');
   await expect(page.getByRole('region', { name: 'Heat' })).toContainText('°C');

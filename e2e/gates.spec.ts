@@ -50,7 +50,7 @@ test('a reader sees and exports, and changes nothing', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Your role does not allow this' })).toBeVisible();
   await page.goto('/recipes/new');
   await expect(page.getByRole('heading', { name: 'Your role does not allow this' })).toBeVisible();
-  const href = await openBatch(page, 'In the house', '/house');
+  const href = await openBatch(page, 'In Big house', '/house');
   await expect(page.getByRole('button', { name: 'Pull' })).toHaveCount(0);
   const entry = {
     id: crypto.randomUUID(),

@@ -12,7 +12,7 @@ test('a second browser sees a device’s new reading in about a second', async (
   const listening = page.waitForResponse(
     (r) => r.url().includes('/api/v1/events') && r.request().headers().referer!.endsWith('/house'),
   );
-  await openBatch(page, /Juniper boar ring[\s\S]*In the house/, '/house');
+  await openBatch(page, /Juniper boar ring[\s\S]*In Big house/, '/house');
   await expect(page.getByTestId('core-now')).toBeVisible();
   await listening;
   const reading = { channel: 'core-1', at: new Date().toISOString(), tempC: 56.3 };
@@ -31,7 +31,7 @@ test('a second browser sees a device’s new reading in about a second', async (
 
 test('a hand reading: odd figures are asked back, nonsense gets words', async ({ page }) => {
   await signIn(page, 'ines');
-  await openBatch(page, 'In the house', '/house?log=core');
+  await openBatch(page, 'In Big house', '/house?log=core');
   const form = page.getByRole('form', { name: 'Log a temperature' });
   const field = form.getByLabel('Core temperature');
   for (const [typed, words] of [
@@ -62,7 +62,7 @@ test('the network gone while saving: kept here, sent later, once', async ({ page
   const listening = page.waitForResponse(
     (r) => r.url().includes('/api/v1/events') && r.request().headers().referer!.endsWith('/log'),
   );
-  const href = await openBatch(page, 'In the house', '/log');
+  const href = await openBatch(page, 'In Big house', '/log');
   await listening;
   await context.setOffline(true);
   await page.getByLabel('Note, or reason for a hold').fill('Fed the fire while the link was down');
@@ -80,7 +80,7 @@ test('a session that ended in the middle of a form: nothing is lost', async ({
 }, info) => {
   const words = `Written after the session ended, ${info.repeatEachIndex}`;
   await signIn(page, 'ines');
-  const href = await openBatch(page, 'In the house', '/log');
+  const href = await openBatch(page, 'In Big house', '/log');
   await page.getByLabel('Note, or reason for a hold').fill(words);
   await context.clearCookies();
   await page.getByRole('button', { name: 'Add the note' }).click();
@@ -96,7 +96,7 @@ test('two tabs on the same batch: the second is told, nothing happens twice', as
   context,
 }) => {
   await signIn(page, 'ines');
-  const href = await openBatch(page, 'In the house', '/house');
+  const href = await openBatch(page, 'In Big house', '/house');
   const other = await context.newPage();
   await context.route('**/api/v1/events*', (r) => r.abort());
   await page.reload();

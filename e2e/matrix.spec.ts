@@ -27,7 +27,7 @@ async function contextOf(browser: Browser, identity: Identity): Promise<APIReque
 async function idsOf(browser: Browser): Promise<Record<string, string>> {
   const page = await (await browser.newContext({ baseURL: 'http://127.0.0.1:3210' })).newPage();
   await signIn(page, 'maud');
-  const batch = (await openBatch(page, 'In the house')).split('/').at(-1)!;
+  const batch = (await openBatch(page, 'In Big house')).split('/').at(-1)!;
   const idIn = async (at: string, start: string) => {
     await page.goto(at);
     const href = await page

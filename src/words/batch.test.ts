@@ -250,3 +250,13 @@ test.each([
 ] as const)('a batch in %s, on hold: %s, stands as %s', (phase, open, words) =>
   expect(standWords({ phase, holds: [{ open } as never] })).toBe(words),
 );
+
+test.each([
+  ['in_house', false, 'In Copper bath'],
+  ['in_house', true, 'In Copper bath, on hold'],
+  ['chilling', false, 'Chilling'],
+] as const)(
+  'a batch in %s of a place with a name, on hold: %s, stands as %s',
+  (phase, open, words) =>
+    expect(standWords({ phase, holds: [{ open } as never] }, 'Copper bath')).toBe(words),
+);

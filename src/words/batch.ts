@@ -24,10 +24,17 @@ const PHASE_WORDS: Record<Phase, string> = {
   destroyed: 'Destroyed',
 };
 
-/** Where a batch stands, in the words of every screen: what is on hold waits for a decision, whatever its phase. */
-export function standWords({ phase, holds }: Pick<BatchState, 'phase' | 'holds'>): string {
-  if (phase === 'destroyed' || !holds.some((h) => h.open)) return PHASE_WORDS[phase];
-  return phase === 'to_sign' ? 'On hold' : `${PHASE_WORDS[phase]}, on hold`;
+/**
+ * Where a batch stands, in the words of every screen: what is on hold waits for a decision, whatever its phase.
+ * @param place the name of the house, bath or chamber that it is in, where the page knows it
+ */
+export function standWords(
+  { phase, holds }: Pick<BatchState, 'phase' | 'holds'>,
+  place?: string,
+): string {
+  const stands = phase === 'in_house' && place ? `In ${place}` : PHASE_WORDS[phase];
+  if (phase === 'destroyed' || !holds.some((h) => h.open)) return stands;
+  return phase === 'to_sign' ? 'On hold' : `${stands}, on hold`;
 }
 
 export const CHECK_WORDS: Record<CheckCode, string> = {

@@ -41,8 +41,18 @@ test.each([
   ['2026-11-01T06:30:00Z', 'Sun 01:30'],
   ['2026-11-01T07:30:00Z', 'Sun 01:30'],
 ])('%s is %s in the site’s zone, across both clock changes', (iso, expected) =>
-  expect(metric.clock(at(iso))).toBe(expected),
+  expect(metric.clock(at(iso), at(iso))).toBe(expected),
 );
+
+test.each([
+  [6, 'Thu 14:20'],
+  [-6, 'Thu 14:20'],
+  [7, 'Thu 26 Nov 14:20'],
+  [-7, 'Thu 26 Nov 14:20'],
+])('%d days from now the weekday has its date where it could be another', (days, expected) => {
+  const then = at('2026-11-26T20:20:00Z');
+  expect(metric.clock(then, then - days * 86_400 + Math.sign(days))).toBe(expected);
+});
 
 test.each([
   [0, 'now'],

@@ -15,6 +15,8 @@ const DIGITS: Record<Quantity, number> = {
 };
 
 const HOUR_S = 3600;
+/** A weekday names a day without doubt within this time of now, s. */
+const SAME_WEEK_S = 6 * 24 * HOUR_S;
 
 /** More reductions than any rule asks and than any count of bacteria has. */
 const MANY_LOGS = 20;
@@ -63,8 +65,11 @@ export class Show {
   private local = (epochS: number) =>
     DateTime.fromSeconds(epochS, { zone: this.settings.timeZone }).setLocale(this.settings.locale);
 
-  /** "Thu 14:20" */
-  clock = (epochS: number) => this.local(epochS).toFormat('ccc HH:mm');
+  /** "Thu 14:20"; with its date where the weekday alone could be another one: "Thu 3 Dec 14:20". */
+  clock = (epochS: number, nowS = Date.now() / 1000) =>
+    this.local(epochS).toFormat(
+      Math.abs(epochS - nowS) < SAME_WEEK_S ? 'ccc HH:mm' : 'ccc d LLL HH:mm',
+    );
   time = (epochS: number) => this.local(epochS).toFormat('HH:mm');
   day = (epochS: number) => this.local(epochS).toFormat('ccc d LLL');
   date = (epochS: number) => this.local(epochS).toLocaleString(DateTime.DATETIME_MED);
@@ -102,9 +107,10 @@ export class Show {
   /** The same on the clock, with its day when that is not today. */
   ahead(epochS: number, nowS: number): string {
     const at = this.roundAhead(epochS, nowS);
-    return this.day(at) === this.day(nowS) ? this.time(at) : this.clock(at);
+    return this.day(at) === this.day(nowS) ? this.time(at) : this.clock(at, nowS);
   }
 
   /** Clock time and how long until or since: "Thu 14:20 · in 35 min". */
-  when = (epochS: number, nowS: number) => `${this.clock(epochS)} · ${this.until(epochS, nowS)}`;
+  when = (epochS: number, nowS: number) =>
+    `${this.clock(epochS, nowS)} · ${this.until(epochS, nowS)}`;
 }

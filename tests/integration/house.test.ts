@@ -208,6 +208,29 @@ test('the thin batch leaves the load for a bath of its own; the rest goes on, an
     expect(batchInHouse(list, 'big')!.head.recipe.name).toBe('Juniper boar ring');
 });
 
+test('a batch that is moved to another place of the site is measured there, and stands there', async () => {
+  const [duck] = await big();
+  const id = duck!.dossier.head.id;
+  const bath = { ...duck!.dossier.case.state.run!.moves[0]!.stage, id: 'other' };
+  const moved = { kind: 'moved' as const, stage: bath, reason: 'the bath is free' };
+  expect(await post(id, { ...moved, houseId: 'nowhere' })).toMatchObject({ code: 'no_such_house' });
+  expect(await post(id, { ...moved, houseId: 'little' })).toMatchObject({ ok: true });
+  const there = (await again(duck!.dossier)).case.state;
+  expect(there.probes.every((p) => p.toS !== null)).toBe(true);
+  expect((await big()).map((m) => m.dossier.head.id)).not.toContain(id);
+  const little = await loadOf(demo, await loadOpenDossiers(demo, nowS()), 'little', nowS());
+  expect(little.map((m) => m.dossier.head.id)).toContain(id);
+  const channel = async (house: string, what: string) =>
+    (await houseChannels(demo, house)).find((c) => c.what === what)!.id;
+  const probe = { kind: 'probe_placed' as const, what: 'air' as const, thickest: false };
+  expect(await post(id, { ...probe, channelId: await channel('big', 'air') })).toMatchObject({
+    code: 'channel_of_other_house',
+  });
+  expect(await post(id, { ...probe, channelId: await channel('little', 'air') })).toMatchObject({
+    ok: true,
+  });
+});
+
 test('a house that may goes on by itself once every batch in it has what the stage waited for', async () => {
   await demo.updateTable('house').set({ autoAdvance: true }).where('id', '=', 'big').execute();
   await look();

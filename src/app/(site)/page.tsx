@@ -1,3 +1,4 @@
+import { placeNow } from '@/core';
 import { Link } from '@/ui/link';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
@@ -9,7 +10,7 @@ import { alarmGroups } from '@/features/houses/alarm-groups';
 import { memberOf, type Member } from '@/features/houses/load';
 import { AlarmStrip } from '@/features/houses/ui/AlarmStrip';
 import { wayWith } from '@/features/houses/way';
-import { loadSite } from '@/features/settings/service';
+import { listHouses, loadSite } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { giveWay } from '@/platform/give-way';
 import { nowS } from '@/platform/clock';
@@ -39,6 +40,9 @@ export default async function FloorPage() {
       ways.set(d.head.id, wayWith(d, forecast, site, now));
       await giveWay();
     }
+  const houses = await listHouses(db());
+  const placeName = ({ case: { state } }: Dossier) =>
+    state.run ? houses.find((h) => h.id === placeNow(state.run!))?.name : undefined;
   const finished = await closedBatches(db(), '', 4);
   const work = may(person.role, 'work_batches');
   const cards = (list: Dossier[]) => (
@@ -51,6 +55,7 @@ export default async function FloorPage() {
           nowS={now}
           canWork={work}
           way={ways.get(d.head.id) ?? null}
+          place={placeName(d)}
         />
       ))}
     </ul>

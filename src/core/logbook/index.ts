@@ -6,7 +6,7 @@ export type { AlarmState } from './chapters/alarms';
 export type { DispositionKind } from './chapters/holds';
 export type { StepName } from './chapters/making';
 export type { ProbeUse } from './chapters/probes';
-export { RUN_EVENTS, type RunEvent } from './chapters/run';
+export { RUN_EVENTS, placeNow, type RunEvent } from './chapters/run';
 export { LOT_PROBLEMS, type LotProblem, type Weighed } from './chapters/weighing';
 export { PART_KINDS, entriesOfPart, isParted, ofPart, partOf } from './parts';
 export { foldBatch } from './fold';

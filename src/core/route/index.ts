@@ -14,7 +14,7 @@ export {
 } from './read';
 export { partRecipe, partRecipes } from './parts';
 export { runSheet, type SheetStep } from './sheet';
-export { placeOf, stepOfStage } from './stage-step';
+export { placeOf, stagePlaceIn, stepOfStage } from './stage-step';
 export {
   ATTENDANCES,
   HOUSE_KINDS,

@@ -45,6 +45,9 @@ const STAGE_PLACE: Record<StepPlace, StagePlace> = {
   freezer: 'cooler',
 };
 
+/** What a place of the site is to a stage. */
+export const stagePlaceIn = (place: StepPlace): StagePlace => STAGE_PLACE[place];
+
 const stepKind = (stage: ProgramStage): StepKind => {
   if (stage.kind !== 'chill') return STEP_OF[stage.kind];
   const place = placeOf(stage);

@@ -11,6 +11,8 @@ async function refuseReferences(tx: Tx, body: EntryBody): Promise<string | null>
   const said = body.kind === 'corrected' ? body.replacement : body;
   if (said?.kind === 'weighed' && said.scaleId !== NO_SCALE)
     return (await isThere(tx, 'scale', said.scaleId)) ? null : 'no_such_scale';
+  if (said?.kind === 'moved' && said.houseId !== undefined)
+    return (await isThere(tx, 'house', said.houseId)) ? null : 'no_such_house';
   if (said?.kind !== 'run_started') return null;
   if (!(await isThere(tx, 'house', said.houseId))) return 'no_such_house';
   const versionId = said.program?.versionId ?? null;

@@ -1,4 +1,4 @@
-import { chillOf, type AlarmCode, type AlarmRank, type ChillMedium } from '@/core';
+import { chillOf, placeNow, type AlarmCode, type AlarmRank, type ChillMedium } from '@/core';
 import type { PostedBody } from '@/features/logbook/contract';
 import { hanging, type BatchAlarm, type Member } from './load';
 
@@ -69,7 +69,7 @@ export function alarmGroups(members: readonly Member[]): AlarmGroup[] {
   const groups = new Map<string, AlarmGroup>();
   for (const m of members)
     for (const a of m.alarms) {
-      const { houseId } = runOf(m);
+      const houseId = placeNow(runOf(m));
       const key = `${houseId}:${a.code}`;
       const known = groups.get(key);
       if (known) known.of.push({ m, a });
@@ -86,7 +86,7 @@ export function alarmGroups(members: readonly Member[]): AlarmGroup[] {
   return [...groups.values()]
     .map((g) => {
       const of = g.of.map((x) => x.m);
-      const load = hanging(members).filter((m) => runOf(m).houseId === g.houseId);
+      const load = hanging(members).filter((m) => placeNow(runOf(m)) === g.houseId);
       const seen = g.of.flatMap(({ m, a }): Fact[] =>
         a.key !== null && a.seenBy === null
           ? [[refOf(m), { kind: 'alarm_acknowledged', key: a.key }]]

@@ -11,7 +11,7 @@ import { loadOpenStandings } from '@/features/logbook/service';
 import type { HouseProgram, Piece } from '@/features/readings/contract';
 import { houseChannels, lastReadings } from '@/features/readings/service';
 import type { Handle } from '@/platform/db/client';
-import { batchInHouse, surroundings } from './program';
+import { batchInHouse, isAt, surroundings } from './program';
 
 /** What a batch hangs or lies in now: its stage, or its chill; null in between. */
 function presentStage(state: BatchState): ProgramStage | null {
@@ -64,7 +64,7 @@ export async function houseForDevice(db: Handle, houseId: string): Promise<House
     .where('id', '=', houseId)
     .executeTakeFirstOrThrow();
   const open = await loadOpenStandings(db);
-  const here = open.filter((d) => d.case.state.run?.houseId === houseId);
+  const here = open.filter((d) => isAt(d, houseId));
   const dossier = batchInHouse(open, houseId);
   const channels = await houseChannels(db, houseId);
   const last = await lastReadings(

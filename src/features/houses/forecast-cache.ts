@@ -1,3 +1,4 @@
+import { placeNow } from '@/core';
 import type { Dossier } from '@/features/logbook/service';
 import type { Handle } from '@/platform/db/client';
 import type { Asker } from '@/workers/pool';
@@ -18,8 +19,9 @@ export async function forecastOf(
   d: Dossier,
   asker: Asker,
 ): Promise<BatchForecast | null> {
-  const houseId = d.case.state.run?.houseId;
-  if (!houseId) return null;
+  const { run } = d.case.state;
+  if (!run) return null;
+  const houseId = placeNow(run);
   const key = `${d.entries.at(-1)?.seq ?? 0}:${Math.floor(d.case.nowS / EVERY_S)}`;
   const known = kept.get(d.head.id);
   if (known?.key === key) return known.forecast;

@@ -36,3 +36,16 @@ export async function housesNow(db: Handle, open: readonly Dossier[]): Promise<H
     })),
   );
 }
+
+/** The other places of the site, with the channels that measure there. */
+export async function otherPlaces(db: Handle, houseId: string) {
+  const houses = (await listHouses(db)).filter((h) => h.id !== houseId);
+  return Promise.all(
+    houses.map(async ({ id, name, kind }) => ({
+      id,
+      name,
+      kind,
+      channels: (await houseChannels(db, id)).map((c) => ({ id: c.id, what: c.what })),
+    })),
+  );
+}

@@ -7,6 +7,7 @@ import { giveWay } from '@/platform/give-way';
 import type { Asker } from '@/workers/pool';
 import type { BatchForecast } from './forecast';
 import { forecastOf } from './forecast-cache';
+import { isAt } from './program';
 import { stageEvidence } from './stage-evidence';
 
 /** An alarm of a batch with the key under which the record knows it, once it does. */
@@ -77,8 +78,7 @@ export async function loadOf(
 ): Promise<Member[]> {
   const here = open.filter(
     (d) =>
-      d.case.state.run?.houseId === houseId &&
-      (d.case.state.phase === 'in_house' || d.case.state.phase === 'chilling'),
+      isAt(d, houseId) && (d.case.state.phase === 'in_house' || d.case.state.phase === 'chilling'),
   );
   const members: Member[] = [];
   for (const d of here) members.push(await memberOf(db, d, nowS, asker));

@@ -1,4 +1,4 @@
-import { refuse, type Entry, type EntryBody, type UnitSystem } from '@/core';
+import { placeNow, refuse, type Entry, type EntryBody, type UnitSystem } from '@/core';
 import { clockDoubt } from '@/platform/clock-watch';
 import type { Db, Tx } from '@/platform/db/client';
 import { notify } from '@/platform/events';
@@ -128,8 +128,10 @@ async function stop(tx: Tx, ref: string, { before, entries }: Taken, nowS: numbe
 async function tell(tx: Tx, o: Offered): Promise<void> {
   const { body } = o.entry;
   await notify(tx, { topic: 'batch', id: o.head.id });
-  const houseId = o.case.state.run?.houseId ?? (body.kind === 'run_started' ? body.houseId : null);
-  if (houseId) await notify(tx, { topic: 'house', id: houseId });
+  const { run } = o.case.state;
+  const to = body.kind === 'run_started' || body.kind === 'moved' ? body.houseId : undefined;
+  for (const houseId of new Set([...(run ? [placeNow(run)] : []), ...(to ? [to] : [])]))
+    await notify(tx, { topic: 'house', id: houseId });
 }
 
 /**

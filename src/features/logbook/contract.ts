@@ -100,7 +100,13 @@ const facts = [
   }),
   z.object({ kind: z.literal('run_paused'), part, reason }),
   z.object({ kind: z.literal('run_resumed'), part }),
-  z.object({ kind: z.literal('moved'), part, stage: stageSchema, reason }),
+  z.object({
+    kind: z.literal('moved'),
+    part,
+    stage: stageSchema,
+    houseId: z.string().min(1).max(100).optional(),
+    reason,
+  }),
   z.object({
     kind: z.literal('event_logged'),
     part,

@@ -1,4 +1,4 @@
-import type { BatchState, EntryBody, ReadingPlace } from '@/core';
+import { placeNow, type BatchState, type EntryBody, type ReadingPlace } from '@/core';
 import { loadOpenStandings, type Guard } from '@/features/logbook/service';
 import { batchIdOf } from '@/features/logbook/contract';
 import type { Tx } from '@/platform/db/client';
@@ -27,7 +27,7 @@ function misplaced(
   if (use.from === 'file')
     return channel.batchId === batchIdOf(batchId) ? null : 'channel_of_other_batch';
   if (channel.houseId === null) return 'channel_of_other_batch';
-  const elsewhere = state.run && use.what !== 'cooler' && channel.houseId !== state.run.houseId;
+  const elsewhere = state.run && use.what !== 'cooler' && channel.houseId !== placeNow(state.run);
   return elsewhere ? 'channel_of_other_house' : null;
 }
 

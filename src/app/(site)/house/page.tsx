@@ -59,7 +59,7 @@ export default async function HousesPage() {
                         >
                           {m.dossier.head.recipe.name}, {m.dossier.head.code}
                         </Link>
-                        <span>{standWords(m.dossier.case.state)}</span>
+                        <span>{standWords(m.dossier.case.state, house.name)}</span>
                         {m.heat && <strong>{show.temp(m.heat.coreC)} core</strong>}
                         <span>
                           {out?.p50 == null

@@ -30,8 +30,8 @@ export type RunBody =
   | { kind: 'stage_extended'; stageIndex: number; byS: number; reason: string }
   | { kind: 'run_paused'; reason: string }
   | { kind: 'run_resumed' }
-  /** Out of the load into something of its own, such as a bath, while the rest goes on. */
-  | { kind: 'moved'; stage: ProgramStage; reason: string }
+  /** Out of the load into something of its own, such as a bath, while the rest goes on; a place of the site has its own probes. */
+  | { kind: 'moved'; stage: ProgramStage; houseId?: string; reason: string }
   | { kind: 'event_logged'; event: RunEvent; text?: string }
   | { kind: 'pulled' }
   | { kind: 'chill_started'; medium: ChillMedium };
@@ -48,7 +48,13 @@ export type RunState = {
     program: ProgramStage[];
     stages: { index: number; startS: number; reason: string | null; by: Author }[];
     /** Taken out of the load into stages of its own. */
-    moves: { stage: ProgramStage; startS: number; reason: string; by: Author }[];
+    moves: {
+      stage: ProgramStage;
+      houseId: string | null;
+      startS: number;
+      reason: string;
+      by: Author;
+    }[];
     extended: { index: number; byS: number; reason: string; by: Author; atS: number }[];
     pauses: { fromS: number; toS: number | null; reason: string; by: Author }[];
     events: { event: RunEvent; text: string | null; atS: number; by: Author }[];
@@ -60,6 +66,10 @@ export type RunState = {
   } | null;
   chill: { medium: ChillMedium; startS: number }[];
 };
+
+/** The place of the site that a batch is or was in last. */
+export const placeNow = (run: NonNullable<RunState['run']>): string =>
+  run.moves.findLast((m) => m.houseId !== null)?.houseId ?? run.houseId;
 
 /** Only while it hangs in the house. */
 const inRun = (s: BatchState): Refusal | null => {
@@ -144,7 +154,11 @@ export const run: Chapter<RunBody, RunState> = {
     },
     moved: {
       apply: (s, b, e) => {
-        s.run?.moves.push({ stage: b.stage, startS: e.happenedS, reason: b.reason, by: e.by });
+        const { stage, houseId = null, reason } = b;
+        s.run?.moves.push({ stage, houseId, startS: e.happenedS, reason, by: e.by });
+        if (houseId === null) return;
+        /* What hangs elsewhere is measured by the probes of there. */
+        for (const p of s.probes) if (p.toS === null && p.name === null) p.toS = e.happenedS;
       },
       refuses: inRun,
       correctable: true,

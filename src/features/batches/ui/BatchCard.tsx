@@ -50,6 +50,7 @@ export function BatchCard({
   nowS,
   canWork,
   way,
+  place,
 }: {
   dossier: Dossier;
   show: Show;
@@ -57,6 +58,8 @@ export function BatchCard({
   canWork: boolean;
   /** When it will be ready; null where it waits for a decision or a signature. */
   way: BatchWay | null;
+  /** The name of the place that it is in. */
+  place?: string;
 }) {
   const { head, case: c } = dossier;
   const next = nextStep(c);
@@ -82,7 +85,7 @@ export function BatchCard({
       </div>
       <p className="text-soft">
         {c.state.practice ? 'PRACTICE · ' : ''}
-        {standWords(c.state)} · {show.mass(c.state.meatG ?? c.state.plannedMeatG)}
+        {standWords(c.state, place)} · {show.mass(c.state.meatG ?? c.state.plannedMeatG)}
       </p>
       <Figures dossier={dossier} show={show} />
       {ready && (

@@ -1,15 +1,26 @@
 'use client';
 
 import { useState } from 'react';
-import { parseNumber, toBase, fromBase, unitSymbol, type StagePlace } from '@/core';
+import {
+  parseNumber,
+  toBase,
+  fromBase,
+  stagePlaceIn,
+  unitSymbol,
+  type HouseKind,
+  type ReadingPlace,
+  type StagePlace,
+} from '@/core';
 import { PLACE_WORDS } from '@/words/house';
 import { NumberField } from '@/ui/number-field';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
+import type { Fact } from '../alarm-groups';
 import { usePostTo, useWorker } from './post-as';
 
+/** Where a batch may go on that is no place of the site with probes of its own. */
 const PLACES: StagePlace[] = ['water_bath', 'oven', 'shower', 'ice_bath', 'cooler', 'room'];
 const WARM: StagePlace[] = ['water_bath', 'oven'];
 /** Usual temperatures of the places, °C. */
@@ -20,6 +31,15 @@ const USUAL_C: Partial<Record<StagePlace, number>> = {
   ice_bath: 1,
   cooler: 2,
   room: 18,
+  house: 65,
+};
+
+/** A place of the site that a batch may be moved to. */
+export type OtherPlace = {
+  id: string;
+  name: string;
+  kind: HouseKind;
+  channels: { id: number; what: ReadingPlace }[];
 };
 
 /** Takes one batch out of a running load: pulled to be chilled, or on to a bath of its own. */
@@ -28,33 +48,38 @@ export function MemberActions({
   name,
   coreTargetC,
   ready,
+  places,
 }: {
   batchId: string;
   name: string;
   coreTargetC: number;
   /** It has what it waited for: pulling is the next thing to do. */
   ready: boolean;
+  places: OtherPlace[];
 }) {
   const { system } = useShow().settings;
   const { canWork } = useWorker();
-  const { sendTo, busy, message } = usePostTo();
+  const { sendTo, sendAll, busy, message } = usePostTo();
   const degrees = unitSymbol('temperature', system);
   const shown = (c: number) => String(Math.round(fromBase('temperature', c, system) * 10) / 10);
-  const [place, setPlace] = useState<StagePlace>('water_bath');
-  const [at, setAt] = useState(() => shown(USUAL_C.water_bath!));
+  const [into, setInto] = useState<string>('water_bath');
+  const at = places.find((p) => p.id === into);
+  const place: StagePlace = at ? stagePlaceIn(at.kind) : (into as StagePlace);
+  const placeName = at?.name ?? PLACE_WORDS[place];
+  const [airText, setAir] = useState(() => shown(USUAL_C.water_bath!));
   const [core, setCore] = useState(() => shown(coreTargetC));
   const [error, setError] = useState<string | null>(null);
   const q = useQuestion();
   if (!canWork) return null;
   const warm = WARM.includes(place);
   const move = async () => {
-    const [airRead, coreRead] = [parseNumber(at), parseNumber(core)];
+    const [airRead, coreRead] = [parseNumber(airText), parseNumber(core)];
     if (airRead.kind !== 'ok' || (warm && coreRead.kind !== 'ok'))
       return setError('Give the temperatures as numbers.');
     setError(null);
     const stage = {
       id: crypto.randomUUID(),
-      name: PLACE_WORDS[place],
+      name: placeName,
       kind:
         place === 'water_bath' ? ('bath' as const) : warm ? ('cook' as const) : ('rest' as const),
       place,
@@ -65,11 +90,22 @@ export function MemberActions({
         ? { ends: { join: 'any' as const, coreC: toBase('temperature', coreRead.value, system) } }
         : {}),
     };
-    await sendTo([batchId], {
-      kind: 'moved',
-      stage,
-      reason: `taken out of the load to the ${PLACE_WORDS[place].toLowerCase()}`,
-    });
+    const moved: Fact = [
+      batchId,
+      {
+        kind: 'moved',
+        stage,
+        ...(at ? { houseId: at.id } : {}),
+        reason: `taken out of the load to the ${at?.name ?? PLACE_WORDS[place].toLowerCase()}`,
+      },
+    ];
+    /* Its air is measured there by itself; where the cores are put is said at the probes. */
+    const air = (at?.channels ?? []).filter((c) => c.what === 'air' || c.what === 'wet_bulb');
+    const placed = air.map(({ id: channelId, what }): Fact => [
+      batchId,
+      { kind: 'probe_placed', channelId, what, thickest: false },
+    ]);
+    await sendAll([moved, ...placed]);
   };
   return (
     <div className="space-y-2">
@@ -104,14 +140,19 @@ export function MemberActions({
           <div className="grid gap-2 sm:grid-cols-3">
             <SelectField
               label="Into"
-              value={place}
-              options={PLACES.map((p) => [p, PLACE_WORDS[p]] as const)}
-              onChange={(p) => {
-                setPlace(p);
-                setAt(shown(USUAL_C[p] ?? 20));
+              value={into}
+              options={[
+                ...places.map((p) => [p.id, p.name] as const),
+                ...PLACES.map((p) => [p, `${PLACE_WORDS[p]}, without probes`] as const),
+              ]}
+              onChange={(chosen) => {
+                setInto(chosen);
+                const other = places.find((p) => p.id === chosen);
+                const kind = other ? stagePlaceIn(other.kind) : (chosen as StagePlace);
+                setAir(shown(USUAL_C[kind] ?? 20));
               }}
             />
-            <NumberField label="At" unit={degrees} value={at} onChange={setAt} />
+            <NumberField label="At" unit={degrees} value={airText} onChange={setAir} />
             {warm && (
               <NumberField
                 label="Until the core is"

@@ -4,7 +4,7 @@ import { standWords } from '@/words/batch';
 import type { Show } from '@/words/show';
 import type { Member } from '../load';
 import { ForecastCard } from './ForecastCard';
-import { MemberActions } from './MemberActions';
+import { MemberActions, type OtherPlace } from './MemberActions';
 
 /** What a stage still waits for, in words. */
 export function waitWords(w: Wait, show: Show): string {
@@ -19,7 +19,17 @@ export function waitWords(w: Wait, show: Show): string {
 }
 
 /** One batch of a load: where it hangs, how warm it is, what it waits for, when it is done. */
-export function MemberCard({ member, show, nowS }: { member: Member; show: Show; nowS: number }) {
+export function MemberCard({
+  member,
+  places,
+  show,
+  nowS,
+}: {
+  member: Member;
+  places: OtherPlace[];
+  show: Show;
+  nowS: number;
+}) {
   const { dossier, heat, progress } = member;
   const { head, case: c } = dossier;
   const run = c.state.run!;
@@ -76,6 +86,7 @@ export function MemberCard({ member, show, nowS }: { member: Member; show: Show;
         <MemberActions
           batchId={head.id}
           name={head.recipe.name}
+          places={places}
           coreTargetC={(last && coreTargetOf(last)) ?? 70}
           ready={
             Boolean(progress?.over) &&

@@ -6,7 +6,10 @@ import { BatchProvider } from '@/features/batches/ui/BatchProvider';
 import { BatchTabs } from '@/features/batches/ui/BatchTabs';
 import { PartTabs } from '@/features/batches/ui/PartTabs';
 import { HoldPanel } from '@/features/batches/ui/HoldPanel';
+import { db } from '@/platform/db/client';
+import { placeNow } from '@/core';
 import { standWords } from '@/words/batch';
+import { listHouses } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
 
 export default async function BatchLayout({
@@ -20,6 +23,10 @@ export default async function BatchLayout({
   const dossier = await dossierOfPage((await params).id);
   const show = await showOfRequest();
   const { head, case: c } = dossier;
+  const { run } = c.state;
+  const place = run
+    ? (await listHouses(db())).find((h) => h.id === placeNow(run))?.name
+    : undefined;
   const value = {
     batchId: head.id,
     personId: person.id,
@@ -35,7 +42,7 @@ export default async function BatchLayout({
         <p className="text-soft">
           Batch {head.code} · recipe version {head.recipeVersion} ·{' '}
           {show.mass(c.state.meatG ?? c.state.plannedMeatG)} ·{' '}
-          <strong className="text-ink">{standWords(c.state)}</strong>
+          <strong className="text-ink">{standWords(c.state, place)}</strong>
           {c.state.practice ? ' · PRACTICE, never to be released' : ''}
         </p>
       </div>

@@ -7,6 +7,7 @@ import { runChart } from '@/features/batches/chart-data';
 import { RunChart } from '@/features/batches/ui/RunChart';
 import { alarmGroups } from '@/features/houses/alarm-groups';
 import { forecastMarks, hanging, loadOf } from '@/features/houses/load';
+import { otherPlaces } from '@/features/houses/houses';
 import { loadHead, readyForHouse } from '@/features/houses/load-data';
 import { AlarmList } from '@/features/houses/ui/AlarmList';
 import { LoadControls } from '@/features/houses/ui/LoadControls';
@@ -31,6 +32,7 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
   const now = nowS();
   const open = await loadOpenDossiers(db(), now);
   const members = await loadOf(db(), open, id, now);
+  const others = await otherPlaces(db(), id);
   const there = hanging(members);
   const inside = members.filter((m) => m.dossier.case.state.phase === 'in_house');
   const first = there[0];
@@ -107,7 +109,7 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
         </div>
         <section className="order-1 space-y-4 lg:order-2" aria-label="Who comes out next">
           {members.map((m) => (
-            <MemberCard key={m.dossier.head.id} member={m} show={show} nowS={now} />
+            <MemberCard key={m.dossier.head.id} member={m} places={others} show={show} nowS={now} />
           ))}
         </section>
       </div>

@@ -1,4 +1,4 @@
-import { programOf } from '@/core';
+import { placeNow, programOf } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { loadOpenDossiers } from '@/features/logbook/service';
 import { runChart } from '@/features/batches/chart-data';
@@ -44,7 +44,7 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
   const running = c.state.run && !closed && !c.state.steps.pack;
   const member = running ? await memberOf(db(), dossier, now) : null;
   const chart = await runChart(db(), [c], member ? forecastMarks([member]) : []);
-  const channels = running ? await houseChannels(db(), c.state.run!.houseId) : [];
+  const channels = running ? await houseChannels(db(), placeNow(c.state.run!)) : [];
   const log = (await searchParams).log === 'core';
   const pieces = namedPieces(c.state);
   const next = nextStep(c);
@@ -63,7 +63,7 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
           </div>
           <RunAction c={c} code={next.code} />
           {c.state.phase === 'in_house' && c.state.run?.loadId && (
-            <Link href={`/house/${c.state.run.houseId}`} className="button">
+            <Link href={`/house/${placeNow(c.state.run)}`} className="button">
               To the load
             </Link>
           )}
