@@ -2,6 +2,7 @@ import { redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
+import { Shortcuts } from '@/features/accounts/ui/Shortcuts';
 import { TopBar } from '@/features/accounts/ui/TopBar';
 import { OutboxBar } from '@/features/logbook/ui/OutboxBar';
 import { WorkerProvider } from '@/features/houses/ui/post-as';
@@ -26,6 +27,7 @@ export default async function SiteLayout({ children }: { children: ReactNode }) 
       <TopBar person={person} show={show} />
       <ClockBanner />
       <Live lastSeq={seq} />
+      <Shortcuts />
       <OutboxBar personId={person.id} />
       <main id="main" className="mx-auto max-w-6xl px-4 py-4">
         <WorkerProvider value={{ personId: person.id, canWork: may(person.role, 'work_batches') }}>

@@ -18,7 +18,10 @@ import { Notice } from '@/ui/status';
 import { db } from '@/platform/db/client';
 
 const isHeld = (d: Dossier) => d.case.state.holds.some((h) => h.open);
-const dueOf = (d: Dossier) => nextStep(d.case).dueS ?? Infinity;
+/** Meat that is on the scale warms up: it comes before all that has a time. */
+const isWeighed = ({ case: { state } }: Dossier) =>
+  state.phase === 'weighing' && Object.keys(state.weighed).length > 0;
+const dueOf = (d: Dossier) => (isWeighed(d) ? -Infinity : (nextStep(d.case).dueS ?? Infinity));
 
 /** Floor: what is where now, what is due next, what is on hold. */
 export default async function FloorPage() {

@@ -3,7 +3,8 @@
 import { Link } from '@/ui/link';
 import { usePathname } from 'next/navigation';
 
-const PLACES = [
+/** The places of the bar, in its order. */
+export const PLACES = [
   { href: '/', label: 'Floor', under: ['/batches'] },
   { href: '/recipes', label: 'Recipes', under: [] },
   { href: '/house', label: 'House', under: [] },

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Weighed } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
@@ -16,6 +16,9 @@ export function CureCheckForm({ cure }: { cure: Weighed }) {
   const [text, setText] = useState('');
   const [when, setWhen] = useState('');
   const [error, setError] = useState<string | null>(null);
+  const form = useRef<HTMLFormElement>(null);
+  /* It takes the place of the list that was worked on: what comes next is where it can be read. */
+  useEffect(() => form.current?.scrollIntoView({ block: 'nearest' }), []);
   if (!canWork) return <Notice tone="wait">The cure waits for its second look.</Notice>;
   const alone = cure.by.id === personId;
   const submit = () => {
@@ -29,6 +32,7 @@ export function CureCheckForm({ cure }: { cure: Weighed }) {
   };
   return (
     <form
+      ref={form}
       className="rounded-lg border-2 border-cure bg-cure-wash p-4"
       aria-label="Second look at the cure"
       onSubmit={(e) => {
@@ -52,13 +56,17 @@ export function CureCheckForm({ cure }: { cure: Weighed }) {
             error={error}
             pad
           />
+        </div>
+        <div className="sm:col-start-2 sm:row-span-2 sm:row-start-1">
+          <NumberPad value={text} onChange={setText} />
+        </div>
+        <div className="space-y-3">
           <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
           {message && <Notice tone="bad">{message}</Notice>}
           <button className="button-main w-full text-lg" disabled={busy}>
             Record the second look
           </button>
         </div>
-        <NumberPad value={text} onChange={setText} />
       </div>
     </form>
   );

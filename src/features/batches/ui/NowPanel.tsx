@@ -72,7 +72,11 @@ export function NowPanel({
   return (
     <div className="space-y-4">
       {open && (
-        <section className="sheet space-y-3 border-l-8 border-l-accent" aria-label="Next step">
+        <section
+          className="sheet space-y-3 border-l-8 border-l-accent"
+          aria-label="Next step"
+          data-next-step
+        >
           <div>
             <h2 className="figure">{nextWords(next, show)}</h2>
             {next.dueS !== null && <p className="text-lg">{show.when(next.dueS, nowS)}</p>}

@@ -2,6 +2,7 @@
 
 import type { ApexOptions } from 'apexcharts';
 import { fromBase, unitSymbol, type Reading } from '@/core';
+import { bandLanes } from '@/ui/chart/band-lanes';
 import { Chart } from '@/ui/chart/chart';
 import { PlainTable } from '@/ui/plain-table';
 import { bandWords } from '@/words/band';
@@ -111,6 +112,9 @@ const EVENT_NAMES: Record<ChartEvent['event'], string> = {
   pulled: 'Pulled',
 };
 
+/** Height of a line of stage names, and the usual width of the curves, px. */
+const LINE_PX = 15;
+const USUAL_PX = 560;
 const PLAIN = { background: 'transparent', color: 'var(--ink)', fontSize: '12px' };
 
 /** What a probe is not credited for: grey, with the reason at the foot. */
@@ -181,7 +185,9 @@ const eventLine = (e: ChartEvent, i: number): XAxisAnnotations => ({
 
 function annotations(data: RunChartData, lines: Drawn[], show: Show): ApexAnnotations {
   const { system } = show.settings;
-  const stages: XAxisAnnotations[] = data.bands.map((b) => ({
+  const names = data.bands.map((b) => ({ name: b.name, from: b.fromS, to: b.toS }));
+  const lanes = bandLanes(names, data.fromS, data.toS, USUAL_PX);
+  const stages: XAxisAnnotations[] = data.bands.map((b, i) => ({
     x: b.fromS * 1000,
     x2: b.toS * 1000,
     fillColor: `var(--${b.kind})`,
@@ -190,7 +196,8 @@ function annotations(data: RunChartData, lines: Drawn[], show: Show): ApexAnnota
     label: {
       text: b.name,
       orientation: 'horizontal',
-      textAnchor: 'start',
+      textAnchor: lanes[i]!.anchor,
+      offsetY: lanes[i]!.lane * LINE_PX,
       position: 'top',
       borderColor: 'transparent',
       style: PLAIN,

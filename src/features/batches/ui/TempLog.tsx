@@ -16,8 +16,11 @@ import { WhenField } from './WhenField';
 export function TempLog({
   open: openAtFirst,
   pieces,
+  last,
 }: {
   open: boolean;
+  /** The core that was read last, in words with how long ago. */
+  last: string | null;
   /** Pieces that have a name already. */
   pieces: readonly string[];
 }) {
@@ -122,6 +125,7 @@ export function TempLog({
         autoFocus
         pad
       />
+      {last && what === 'core' && <p className="small">Last: {last}</p>}
       <NumberPad value={text} onChange={type} />
       {what === 'core' && <PieceField value={piece} onChange={setPiece} known={pieces} />}
       <AskAgain {...q} />

@@ -39,10 +39,17 @@ function doseAt(recipe: Recipe, meatG: number, line: DoseLine, fraction: number 
   return lines.find((l) => l.lineId === CURE_LINE) ?? line;
 }
 
-type Props = { line: DoseLine; recipe: Recipe; meatG: number; lots: LotChoice[] };
+type Props = {
+  line: DoseLine;
+  recipe: Recipe;
+  meatG: number;
+  lots: LotChoice[];
+  /** It follows another weighing: its field is where the work goes on. */
+  follows: boolean;
+};
 
 /** One weighing: what the scale shows, from which lot, checked against what was wanted. */
-export function WeighForm({ line, recipe, meatG, lots }: Props) {
+export function WeighForm({ line, recipe, meatG, lots, follows }: Props) {
   const show = useShow();
   const { timeZone } = useBatch();
   const { send, busy, message } = usePost();
@@ -164,8 +171,14 @@ export function WeighForm({ line, recipe, meatG, lots }: Props) {
           value={text}
           onChange={type}
           error={error}
+          autoFocus={follows}
           pad
         />
+      </div>
+      <div className="sm:col-start-2 sm:row-span-2 sm:row-start-1">
+        <NumberPad value={text} onChange={type} />
+      </div>
+      <div className="space-y-3">
         <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
         <AskAgain {...q} />
         {message && <Notice tone="bad">{message}</Notice>}
@@ -173,7 +186,6 @@ export function WeighForm({ line, recipe, meatG, lots }: Props) {
           Record
         </button>
       </div>
-      <NumberPad value={text} onChange={type} />
     </form>
   );
 }

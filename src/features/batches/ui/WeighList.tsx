@@ -1,7 +1,7 @@
 'use client';
 
 import { Check } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { CURE_LINE, type DoseLine, type Recipe, type Weighed } from '@/core';
 import type { LotChoice } from '@/features/stores/contract';
 import { useShow } from '@/ui/show-context';
@@ -28,8 +28,17 @@ export function WeighList(props: Props) {
   const next = lines.find((l) => !isDone(l));
   const [chosen, setChosen] = useState<string | null>(null);
   const active = lines.find((l) => l.lineId === chosen && !isDone(l)) ?? next;
+  const list = useRef<HTMLOListElement>(null);
+  const count = lines.filter(isDone).length;
+  const [countAtFirst] = useState(count);
+  /* What was weighed makes room: what comes next is where it can be read and pressed. */
+  useEffect(() => {
+    if (count <= countAtFirst) return;
+    const open = list.current?.querySelector('[data-open]');
+    (open ?? document.querySelector('[data-next-step]'))?.scrollIntoView({ block: 'start' });
+  }, [count, countAtFirst]);
   return (
-    <ol>
+    <ol ref={list}>
       {lines.map((l) => {
         const done = isDone(l) ? weighed[l.lineId] : undefined;
         const locked = l.kind !== 'meat' && !meatKnown;
@@ -38,7 +47,8 @@ export function WeighList(props: Props) {
         return (
           <li
             key={l.lineId}
-            className={`border-t border-line py-2 ${cure && !done ? 'rounded bg-cure-wash px-2' : ''}`}
+            data-open={open ? '' : undefined}
+            className={`scroll-mt-2 border-t border-line py-2 ${cure && !done ? 'rounded bg-cure-wash px-2' : ''}`}
           >
             <div className="flex min-h-12 flex-wrap items-center gap-x-3">
               <span className="font-semibold">
@@ -78,6 +88,7 @@ export function WeighList(props: Props) {
                 recipe={recipe}
                 meatG={meatG}
                 lots={lots[l.lineId] ?? []}
+                follows={count > countAtFirst}
               />
             )}
           </li>

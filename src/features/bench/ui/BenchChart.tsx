@@ -3,6 +3,7 @@
 import type { ApexOptions } from 'apexcharts';
 import { fromBase, unitSymbol, type HeatSample, type ProgramStage } from '@/core';
 import type { WhatIfAnswer } from '@/workers/bench/protocol';
+import { bandLanes } from '@/ui/chart/band-lanes';
 import { Chart } from '@/ui/chart/chart';
 import { useShow } from '@/ui/show-context';
 
@@ -11,6 +12,9 @@ export type BenchLine = { name: string; answer: WhatIfAnswer; selected: boolean 
 const COLORS = [1, 2, 3, 4].map((n) => `var(--curve-${n})`);
 /** Steps between ticks, h: the first with which a run has at most nine. */
 const STEPS_H = [0.25, 0.5, 1, 2, 3, 6, 12, 24];
+/** Height of a line of stage names, and the usual width of the curves, px. */
+const LINE_PX = 15;
+const USUAL_PX = 440;
 const AIR = 'var(--curve-set)';
 const SURFACE = 'var(--curve-warm)';
 
@@ -63,6 +67,13 @@ export function BenchChart({
   const lastS = Math.max(...lines.map((l) => l.answer.run.samples.at(-1)!.tS));
   const stepH = STEPS_H.find((s) => lastS / 3600 / s <= 9) ?? 48;
   const hours = Math.ceil(lastS / 3600 / stepH) * stepH;
+  const bands = ends.map((e, i) => ({
+    name: stages[e.stage]?.name ?? '',
+    kind: stages[e.stage]?.kind ?? 'rest',
+    from: (ends[i - 1]?.tS ?? 0) / 3600,
+    to: e.tS / 3600,
+  }));
+  const lanes = bandLanes(bands, 0, hours, USUAL_PX);
   const options: ApexOptions = {
     colors: drawn.map((d) => d.color),
     stroke: {
@@ -84,16 +95,17 @@ export function BenchChart({
       y: { formatter: (v) => `${show.number(v, 1)} ${unit}` },
     },
     annotations: {
-      xaxis: ends.map((e, i) => ({
-        x: (ends[i - 1]?.tS ?? 0) / 3600,
-        x2: e.tS / 3600,
-        fillColor: `var(--${stages[e.stage]?.kind ?? 'rest'})`,
+      xaxis: bands.map((b, i) => ({
+        x: b.from,
+        x2: b.to,
+        fillColor: `var(--${b.kind})`,
         opacity: 0.28,
         borderColor: 'transparent',
         label: {
-          text: (e.tS - (ends[i - 1]?.tS ?? 0)) / 3600 > hours / 14 ? stages[e.stage]?.name : '',
+          text: b.name,
           orientation: 'horizontal',
-          textAnchor: 'start',
+          textAnchor: lanes[i]!.anchor,
+          offsetY: lanes[i]!.lane * LINE_PX,
           borderColor: 'transparent',
           style: { background: 'transparent', color: 'var(--ink)', fontSize: '12px' },
         },
@@ -127,7 +139,7 @@ export function BenchChart({
     <Chart
       options={options}
       series={drawn.map((d) => ({ name: d.name, data: d.data }))}
-      height={380}
+      height={300}
       summary={`${summary}. Worked out by the model, not measured.`}
     />
   );

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { fromBase } from '@/core';
+import { stageText } from '@/features/programs/words';
 import { useHydrated } from '@/ui/hydrated';
 import { useShow } from '@/ui/show-context';
 import { Notice, StatusChip } from '@/ui/status';
@@ -80,22 +80,22 @@ export function BenchDesk({ data }: { data: BenchData }) {
           </button>
         )}
       </div>
-      <div className="grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
-        <section className="sheet" aria-label="Curves">
-          {lines.length > 0 ? (
-            <BenchChart lines={lines} stages={read[at]!.stages} />
-          ) : (
-            <p className="small">Working it out …</p>
-          )}
-          {!read[at]!.whatIf && (
-            <Notice tone="wait">
-              Some figures are not right yet: the curves are those of before. Each field says what
-              is wrong.
-            </Notice>
-          )}
-          {message && <Notice tone="bad">{message}</Notice>}
-        </section>
-        <div className="space-y-4">
+      <div className="grid items-start gap-4 lg:grid-cols-2">
+        <div className="space-y-4 lg:sticky lg:top-16 lg:max-h-[calc(100vh-5rem)] lg:overflow-y-auto">
+          <section className="sheet" aria-label="Curves">
+            {lines.length > 0 ? (
+              <BenchChart lines={lines} stages={read[at]!.stages} />
+            ) : (
+              <p className="small">Working it out …</p>
+            )}
+            {!read[at]!.whatIf && (
+              <Notice tone="wait">
+                Some figures are not right yet: the curves are those of before. Each field says what
+                is wrong.
+              </Notice>
+            )}
+            {message && <Notice tone="bad">{message}</Notice>}
+          </section>
           <section className="sheet" aria-label="Troubles">
             <h2 className="text-lg font-semibold">Where it asks for trouble</h2>
             {chosen && chosen.answer.troubles.length === 0 && (
@@ -119,36 +119,39 @@ export function BenchDesk({ data }: { data: BenchData }) {
             <Comparison lines={lines} />
           </section>
         </div>
+        <div className="space-y-4">
+          <section className="sheet space-y-3" aria-label="Product and program">
+            <h2 className="text-lg font-semibold">Product and program of {here.name}</h2>
+            <VariantForm
+              key={here.key}
+              variant={here}
+              read={read[at]!}
+              data={data}
+              onChange={change}
+            />
+          </section>
+          <section className="sheet" aria-label="Asked the other way round">
+            <h2 className="mb-1 text-lg font-semibold">Asked the other way round</h2>
+            <DesignForm
+              key={here.key}
+              whatIf={read[at]!.whatIf}
+              client={client}
+              onUse={(index, cook) =>
+                change({
+                  stages: here.stages.map((s, i) =>
+                    i === index ? { ...stageText(cook, system), id: s.id } : s,
+                  ),
+                })
+              }
+            />
+          </section>
+          {chosen && (
+            <section className="sheet overflow-x-auto" aria-label="Stage ends">
+              <StageEnds line={chosen} names={read[at]!.stages.map((s) => s.name)} />
+            </section>
+          )}
+        </div>
       </div>
-      <section className="sheet" aria-label="Asked the other way round">
-        <h2 className="mb-1 text-lg font-semibold">Asked the other way round</h2>
-        <DesignForm
-          key={here.key}
-          whatIf={read[at]!.whatIf}
-          client={client}
-          onUse={(index, airC) =>
-            change({
-              stages: here.stages.map((s, i) =>
-                i === index
-                  ? {
-                      ...s,
-                      air: String(Math.round(fromBase('temperature', airC, system) * 10) / 10),
-                    }
-                  : s,
-              ),
-            })
-          }
-        />
-      </section>
-      <section className="sheet space-y-3" aria-label="Product and program">
-        <h2 className="text-lg font-semibold">Product and program of {here.name}</h2>
-        <VariantForm key={here.key} variant={here} read={read[at]!} data={data} onChange={change} />
-      </section>
-      {chosen && (
-        <section className="sheet overflow-x-auto" aria-label="Stage ends">
-          <StageEnds line={chosen} names={read[at]!.stages.map((s) => s.name)} />
-        </section>
-      )}
       <p className="small">
         A model of one piece, not a measurement: heat by conduction and convection, water by
         evaporation, nothing of the load around it. It never judges a batch; a probe in the thickest

@@ -6,7 +6,7 @@ import { useShow } from '@/ui/show-context';
 import type { BenchLine } from './BenchChart';
 
 /** End of the last stage that still heats: when it would be pulled, s. */
-export function cookedS(line: BenchLine): number {
+export function cookedS(line: Pick<BenchLine, 'answer'>): number {
   const { stageEnds, samples } = line.answer.run;
   const heated = stageEnds.filter((e) => {
     const at = samples.findLast((s) => s.stage === e.stage);
@@ -15,7 +15,8 @@ export function cookedS(line: BenchLine): number {
   return heated.at(-1)?.tS ?? samples.at(-1)!.tS;
 }
 
-function figures(line: BenchLine, show: Show): [string, string][] {
+/** What one program does to its product, figure by figure. */
+export function benchFigures(line: Pick<BenchLine, 'answer'>, show: Show): [string, string][] {
   const { run, energyKwhPerKg, troubles } = line.answer;
   const end = run.samples.at(-1)!;
   const pulledS = cookedS(line);
@@ -36,11 +37,11 @@ function figures(line: BenchLine, show: Show): [string, string][] {
 /** Figures of all variants side by side, one column each. */
 export function Comparison({ lines }: { lines: readonly BenchLine[] }) {
   const show = useShow();
-  const columns = lines.map((l) => figures(l, show));
+  const columns = lines.map((l) => benchFigures(l, show));
   if (columns.length === 0) return null;
   return (
     <div className="overflow-x-auto">
-      <table className="plain-table">
+      <table className="plain-table plain-table-dense">
         <caption className="sr-only">Variants compared</caption>
         <thead>
           <tr>

@@ -12,16 +12,51 @@ import {
   type ProgramStage,
 } from '@/core';
 import type { BenchClient } from '@/workers/bench/client';
-import type { WhatIf } from '@/workers/bench/protocol';
+import type { WhatIf, WhatIfAnswer } from '@/workers/bench/protocol';
 import { NumberField } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
+import { troubleWords } from '@/words/trouble';
+import { benchFigures } from './Comparison';
 
-type Found =
-  { kind: 'none' } | { kind: 'bad'; message: string } | { kind: 'found'; cook: HeatStage };
+/** A cook that does it, and what the whole program does with it. */
+type Answer = { cook: ProgramStage; answer: WhatIfAnswer };
+type Found = { kind: 'none' } | { kind: 'bad'; message: string } | ({ kind: 'found' } & Answer);
 
 /** Index of the last stage that heats: the one that the question is about. */
 const cookIndex = (stages: readonly ProgramStage[]) => stages.findLastIndex((s) => s.airC > 45);
+
+/** The cook as it is written into the program: its set point, and the end that the answer rests on. */
+const withAnswer = (cook: ProgramStage, found: HeatStage): ProgramStage => ({
+  ...cook,
+  airC: found.airC,
+  rampFromC: undefined,
+  ends: { join: 'any', logs: found.endLogs },
+  ...(found.maxS === undefined ? {} : { maxS: Math.max(found.maxS, cook.plannedS) }),
+});
+
+/** What the whole program does with the answer: read before it is taken. */
+function Preview({ answer }: { answer: WhatIfAnswer }) {
+  const show = useShow();
+  return (
+    <>
+      <dl className="grid grid-cols-2 gap-x-4 sm:grid-cols-4">
+        {benchFigures({ answer }, show).map(([label, figure]) => (
+          <div key={label}>
+            <dt className="small">{label}</dt>
+            <dd className="font-semibold">{figure}</dd>
+          </div>
+        ))}
+      </dl>
+      {answer.troubles.map((t, i) => (
+        <p key={i} className={`font-semibold ${t.level === 'bad' ? 'text-bad' : 'text-wait'}`}>
+          {t.level === 'bad' ? 'Must change. ' : 'Watch. '}
+          {troubleWords(t, show)}
+        </p>
+      ))}
+    </>
+  );
+}
 
 /** The bench asked the other way round: which set point gets there in time without going too far. */
 export function DesignForm({
@@ -31,7 +66,7 @@ export function DesignForm({
 }: {
   whatIf: WhatIf | null;
   client: () => BenchClient;
-  onUse: (stageIndex: number, airC: number) => void;
+  onUse: (stageIndex: number, cook: ProgramStage) => void;
 }) {
   const show = useShow();
   const { system } = show.settings;
@@ -64,9 +99,12 @@ export function DesignForm({
     setBusy(true);
     const answer = await client()
       .design(whatIf.product, goal)
-      .then((stages): Found => {
-        const last = stages.at(-1);
-        return last ? { kind: 'found', cook: last } : { kind: 'none' };
+      .then(async (found): Promise<Found> => {
+        const last = found.at(-1);
+        if (!last) return { kind: 'none' };
+        const made = withAnswer(cook, last);
+        const stages = whatIf.stages.map((x, i) => (i === at ? made : x));
+        return { kind: 'found', cook: made, answer: await client().whatIf({ ...whatIf, stages }) };
       })
       .catch((error: Error): Found => ({ kind: 'bad', message: error.message }));
     setBusy(false);
@@ -100,17 +138,20 @@ export function DesignForm({
           </Notice>
         )}
         {found?.kind === 'found' && (
-          <p className="flex flex-wrap items-center gap-3">
-            <span>
+          <div className="space-y-2">
+            <p>
               <span className="figure">{show.temp(found.cook.airC)}</span>{' '}
               <span className="unit">
-                {show.other('temperature', found.cook.airC)}, the gentlest that does it
+                {show.other('temperature', found.cook.airC)}, the gentlest that does it.{' '}
+                {cook?.name} then ends at {show.number(found.cook.ends?.logs ?? 0, 1)} log, and the
+                whole program gives:
               </span>
-            </span>
-            <button type="button" className="button" onClick={() => onUse(at, found.cook.airC)}>
+            </p>
+            <Preview answer={found.answer} />
+            <button type="button" className="button" onClick={() => onUse(at, found.cook)}>
               Put it into {cook?.name}
             </button>
-          </p>
+          </div>
         )}
       </div>
     </form>

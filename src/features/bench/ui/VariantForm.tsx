@@ -89,7 +89,7 @@ export function VariantForm({
           {product && !product.cured ? ' This product has no cure.' : ''}
         </p>
       )}
-      <div className="grid grid-cols-2 gap-3 sm:grid-cols-3 lg:grid-cols-6">
+      <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
         {fields.map(([field, label, unit]) => (
           <NumberField
             key={field}

@@ -5,6 +5,7 @@ import { runChart } from '@/features/batches/chart-data';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { CoolingClock, HeatFigures } from '@/features/batches/ui/HeatFigures';
 import { namedPieces } from '@/features/batches/pieces';
+import { liveCooling, liveHeat } from '@/features/batches/live';
 import { nextStep } from '@/features/batches/next-step';
 import { RunAction } from '@/features/batches/ui/RunAction';
 import { missingOf } from '@/features/batches/missing';
@@ -46,12 +47,14 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
   const chart = await runChart(db(), [c], member ? forecastMarks([member]) : []);
   const channels = running ? await houseChannels(db(), placeNow(c.state.run!)) : [];
   const log = (await searchParams).log === 'core';
+  const core = c.state.run && (c.state.phase === 'chilling' ? liveCooling(c) : liveHeat(c));
+  const last = core ? `${show.temp(core.coreC)}, ${show.until(core.atS, now)}` : null;
   const pieces = namedPieces(c.state);
   const next = nextStep(c);
   const fermentation = dossier.verdict.checks.find((k) => k.code === 'fermentation');
   return (
     <div className="space-y-4">
-      {log && !closed && <TempLog open pieces={pieces} />}
+      {log && !closed && <TempLog open pieces={pieces} last={last} />}
       {running && (
         <section
           className="sheet flex flex-wrap items-start justify-between gap-3 border-l-8 border-l-accent"
@@ -115,7 +118,7 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
             {running && c.recipe.fermentation && (
               <PhForm targetPh={c.recipe.fermentation.targetPh} />
             )}
-            {!log && <TempLog open={false} pieces={pieces} />}
+            {!log && <TempLog open={false} pieces={pieces} last={last} />}
             {running && <ProbePanel placed={c.state.probes} channels={channels} pieces={pieces} />}
             <ImportForm />
           </div>
