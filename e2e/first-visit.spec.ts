@@ -18,7 +18,7 @@ test('the first visit makes the first release lead, once', async ({ browser }) =
     await page.getByLabel('A password').fill('short');
     await page.getByRole('button', { name: 'Set up' }).click();
     await expect(
-      page.getByText('Something is not right yet. At least 10 characters'),
+      page.getByText('Something is not right yet: password: At least 10 characters'),
     ).toBeVisible();
     await page.getByLabel('A password').fill('1234567890');
     await page.getByRole('button', { name: 'Set up' }).click();

@@ -381,7 +381,7 @@ test('lines move with the keyboard, and nonsense is refused under its field', as
   await page.getByRole('button', { name: 'Save as version 2' }).click();
   await expect(page.getByText('Meat block, line 1: give a number').first()).toBeVisible();
   await expect(page.getByText('cannot be negative').first()).toBeVisible();
-  await expect(page.getByText('say in a few words what changed').first()).toBeVisible();
+  await expect(page.getByText('say what changed, in at least 3 characters').first()).toBeVisible();
   await field(page, 'Meat block', 'Share').fill('70');
   await field(page, 'Additions', 'Amount').fill('5');
   await page.getByLabel('What changed, and why').fill('tried a second cure');

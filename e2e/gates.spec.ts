@@ -85,7 +85,7 @@ test('on hold: the operator reads why, the release lead decides with a reason', 
   const code = /Batch (\S+)/.exec(await lead.getByText(/^Batch \d/).innerText())![1]!;
   await lead.getByLabel(/Number of the batch/).fill(code);
   await lead.getByRole('button', { name: 'Record this decision' }).click();
-  await expect(lead.getByText('say it in a few words')).toBeVisible();
+  await expect(lead.getByText('write at least three letters')).toBeVisible();
   await lead.getByLabel('Reason').fill('Cooled too slowly twice; rendered');
   await lead.getByRole('button', { name: 'Record this decision' }).click();
   await expect(lead.getByText('Destroyed', { exact: true })).toBeVisible();

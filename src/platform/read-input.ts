@@ -22,6 +22,40 @@ function badTextAt(
   return null;
 }
 
+const characters = (n: unknown) =>
+  `${String(n)} ${n === 1 || n === 1n ? 'character' : 'characters'}`;
+
+const EXPECTED: Record<string, string> = {
+  number: 'give a number',
+  int: 'give a whole number',
+  string: 'write it as text',
+  boolean: 'say yes or no',
+  array: 'give a list',
+  object: 'this is not what is asked for here',
+};
+const FORMATS: Record<string, string> = {
+  datetime: 'this is no time',
+  date: 'this is no date',
+  email: 'this is no e-mail address',
+  uuid: 'this is no id',
+};
+
+/** What is wrong, in words, where the schema has none of its own. */
+const inWords: z.core.$ZodErrorMap = (issue) => {
+  if (issue.code === 'invalid_type')
+    return issue.input === undefined ? 'this is missing' : EXPECTED[issue.expected];
+  if (issue.code === 'too_small' || issue.code === 'too_big') {
+    const limit = issue.code === 'too_small' ? issue.minimum : issue.maximum;
+    const how = issue.code === 'too_small' ? 'at least' : 'at most';
+    const beyond = issue.code === 'too_small' ? 'more than' : 'less than';
+    const said = issue.origin === 'string' ? characters(limit) : String(limit);
+    return `${issue.inclusive === false ? beyond : how} ${said}`;
+  }
+  if (issue.code === 'invalid_format') return FORMATS[issue.format];
+  if (issue.code === 'invalid_value') return `one of ${issue.values.map(String).join(', ')}`;
+  return undefined;
+};
+
 type Read<T> = { success: true; data: T } | { success: false; error: z.ZodError };
 
 /**
@@ -30,7 +64,7 @@ type Read<T> = { success: true; data: T } | { success: false; error: z.ZodError 
  */
 export function readInput<T>(schema: z.ZodType<T>, input: unknown): Read<T> {
   const path = badTextAt(input, [], 0);
-  if (path === null) return schema.safeParse(input);
+  if (path === null) return schema.safeParse(input, { error: inWords });
   const message = 'there are characters in it that cannot be kept: type it again';
   return {
     success: false,

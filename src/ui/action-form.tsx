@@ -3,34 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useId, useState, type ReactNode } from 'react';
 import type { ActionResult } from './action-result';
+import { problemWords } from '@/words/problems';
 import { Notice } from './status';
-
-const WORDS: Record<string, string> = {
-  disk_full: 'The disk of the database is full. Make room, then try again; nothing is lost here.',
-  no_database: 'The database is away for the moment. Nothing is lost here: try again.',
-  bad_input: 'Something is not right yet.',
-  weak_password: 'Take another password.',
-  wrong_password: 'The password is not right.',
-  wrong_code: 'This is not the set-up code.',
-  too_many_tries: 'Too many tries. Wait a little, then try again.',
-  must_change_password: 'Change your password first, at the top right.',
-  no_such_person: 'There is no such person.',
-  last_lead: 'There must always be a release lead who can sign in.',
-  email_taken: 'This e-mail has an account already.',
-  signed_out: 'Your session has ended. Sign in again.',
-  not_allowed: 'Your role does not allow this.',
-  no_such_house: 'There is no such house.',
-  no_such_rule: 'There is no such rule.',
-  ingredient_taken: 'Another ingredient has this name.',
-  ingredient_in_use: 'It is in use and stays as it is:',
-  no_such_ingredient: 'There is no such ingredient.',
-  nothing_late: 'Nothing came after the signature, or it no longer stands.',
-  bad_entry: 'Something is not right yet.',
-  lot_taken: 'This ingredient has a lot of this number already.',
-  no_such_lot: 'There is no such lot.',
-  lot_outside:
-    'A release lead decides, with the reason, whether it is received. It is outside its limit:',
-};
 
 type Props<R> = {
   action: (input: unknown) => Promise<ActionResult<R>>;
@@ -65,10 +39,7 @@ export function ActionForm<R>({
     if (!answer.ok)
       return setNote({
         tone: 'bad',
-        text: [
-          WORDS[answer.code] ?? answer.code,
-          Object.values(answer.fields ?? {}).join('; '),
-        ].join(' '),
+        text: problemWords(answer.code, answer.fields),
       });
     if (then) return void (window.location.href = then);
     if (clear) form.reset();

@@ -1,4 +1,5 @@
 import type { Refusal } from '@/core';
+import { fieldProblem } from './fields';
 
 /** Why the logbook takes an entry not: a reason without words does not compile. */
 const REFUSALS: Record<Refusal, string> = {
@@ -58,8 +59,8 @@ const OTHERS = {
   no_such_house: 'This site has no such house. Choose another one.',
   no_such_program: 'This program is not in the library. Choose another one.',
   server_clock: 'The server’s clock is in doubt: kept here, it will be sent.',
-  disk_full: 'The disk of the database is full. Make room, then try again.',
-  no_database: 'The database is away for the moment. Try again.',
+  disk_full: 'The disk of the database is full. Make room, then try again; nothing is lost here.',
+  no_database: 'The database is away for the moment. Nothing is lost here: try again.',
   probe_in_other_batch:
     'This probe is in another running batch. Remove it there first, or use another.',
   unknown_channel: 'There is no such probe.',
@@ -81,12 +82,27 @@ const OTHERS = {
   no_such_lot: 'There is no such lot in the stores.',
   lot_label_differs:
     'The strength typed is not the one on this lot. Look at the packet, or choose the right lot.',
-  lot_needs_decision: 'A release lead has to decide before this may be weighed into the batch',
+  lot_needs_decision: 'A release lead has to decide before this may be weighed into the batch:',
   id_taken: 'Another entry has this number. Reload the page and enter it again.',
-  bad_entry: 'Something in this entry is not right.',
+  bad_entry: 'Something in this entry is not right:',
   ready_by_past: 'Ready-by lies in the past. Choose a later time.',
   wrong_password: 'The password is not right.',
-  too_many_tries: 'Too many tries. Wait a minute.',
+  too_many_tries: 'Too many tries. Wait a little, then try again.',
+  weak_password: 'Take another password.',
+  wrong_code: 'This is not the set-up code.',
+  must_change_password: 'Change your password first, at the top right.',
+  no_such_person: 'There is no such person.',
+  last_lead: 'There must always be a release lead who can sign in.',
+  email_taken: 'This e-mail has an account already.',
+  no_such_rule: 'There is no such rule.',
+  ingredient_taken: 'Another ingredient has this name.',
+  ingredient_in_use: 'It is in use and stays as it is:',
+  no_such_ingredient: 'There is no such ingredient.',
+  nothing_late: 'Nothing came after the signature, or it no longer stands.',
+  bad_input: 'Something is not right yet:',
+  lot_taken: 'This ingredient has a lot of this number already.',
+  lot_outside:
+    'A release lead decides, with the reason, whether it is received. It is outside its limit:',
   not_packed: 'The batch is not packed yet.',
   verdict_missing: 'Something is still missing in the verdict.',
   verdict_fail: 'A check has failed. It needs a decision first.',
@@ -101,6 +117,9 @@ const PROBLEMS: Record<string, string> = { ...OTHERS, ...REFUSALS };
 /** What went wrong, by its code, and what to do; with the fields that it names. */
 export const problemWords = (code: string, fields?: Record<string, string>) => {
   const known = PROBLEMS[code] ?? `This could not be done (${code}).`;
-  const details = Object.values(fields ?? {}).filter((f) => !PROBLEMS[f]);
-  return details.length > 0 ? `${known} ${details.join('; ')}.` : known;
+  const details = Object.entries(fields ?? {})
+    .filter(([, said]) => !PROBLEMS[said])
+    .map(([field, said]) => fieldProblem(field, said));
+  if (details.length > 0) return `${known} ${details.join('; ')}.`;
+  return known.replace(/:$/, '.');
 };

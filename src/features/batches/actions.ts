@@ -26,7 +26,7 @@ export async function startBatchAction(input: unknown): Promise<ActionResult<{ i
 
 const lateSchema = z.object({
   batchId: refSchema,
-  reason: z.string().trim().min(3, 'say in a few words why').max(300),
+  reason: z.string().trim().min(3, 'say why, in at least 3 characters').max(300),
 });
 
 /** Takes readings that came after the signature into the record; the batch is on hold then. */

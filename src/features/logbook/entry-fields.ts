@@ -8,7 +8,7 @@ export const mass = z
   .positive('must be more than 0')
   .max(MAX_MASS_G, 'more than 2 000 kg cannot be one batch');
 export const temp = z.number().min(-80).max(400);
-export const words = z.string().trim().min(3, 'say it in a few words').max(2000);
+export const words = z.string().trim().min(3, 'write at least three letters').max(2000);
 export const optionalTemp = temp.optional();
 /** Of a batch with several parts: which one it is about. */
 export const part = z.string().min(1).max(40).optional();

@@ -71,7 +71,7 @@ export const saveProgramSchema = z.object({
   /** The version that was edited; another newer one means somebody else saved first. */
   basedOn: z.number().int().min(0),
   name,
-  reason: z.string().trim().min(3, 'say in a few words what changed').max(500),
+  reason: z.string().trim().min(3, 'say what changed, in at least 3 characters').max(500),
   stages: stagesSchema,
 });
 export type SaveProgram = z.infer<typeof saveProgramSchema>;

@@ -91,8 +91,8 @@ const casingShape = z.object({
 
 const yieldShape = z
   .number('give a number')
-  .min(0.2, 'less than 20 % of the batter')
-  .max(1.2, 'more than 120 % of the batter');
+  .min(0.2, 'the finished product is at least 20 % of the batter')
+  .max(1.2, 'the finished product is at most 120 % of the batter');
 
 const bodyShape = z.object({
   name,
@@ -252,7 +252,7 @@ export const saveRecipeSchema = z.object({
   recipeId: z.uuid().optional(),
   /** The version that was edited; another newer one means somebody else saved first. */
   basedOn: z.number().int().min(0),
-  reason: z.string().trim().min(3, 'say in a few words what changed').max(500),
+  reason: z.string().trim().min(3, 'say what changed, in at least 3 characters').max(500),
   content: recipeSchema,
 });
 export type SaveRecipe = z.infer<typeof saveRecipeSchema>;
@@ -260,6 +260,6 @@ export type SaveRecipe = z.infer<typeof saveRecipeSchema>;
 export const decideSchema = z.object({
   versionId: z.uuid(),
   status: z.enum(['approved', 'retired']),
-  reason: z.string().trim().min(3, 'say in a few words why').max(500),
+  reason: z.string().trim().min(3, 'say why, in at least 3 characters').max(500),
 });
 export type Decide = z.infer<typeof decideSchema>;

@@ -48,7 +48,7 @@ export type LotInput = z.infer<typeof lotSchema>;
 /** A lot at the door; the decision says why it is received although it is outside its limit. */
 export const receiptSchema = z.object({
   lot: lotSchema,
-  decision: z.string().trim().min(3, 'say in a few words why it is received').max(300).nullable(),
+  decision: z.string().trim().min(3, 'say why it is received, in at least 3 characters').max(300).nullable(),
 });
 
 export const adjustSchema = z.object({
@@ -56,7 +56,7 @@ export const adjustSchema = z.object({
   lotId: z.uuid(),
   /** What a count found is left, g. */
   countedG: z.number('give the weight').min(0, 'cannot be negative').max(MAX_LOT_G),
-  reason: z.string().trim().min(3, 'say in a few words why').max(300),
+  reason: z.string().trim().min(3, 'say why, in at least 3 characters').max(300),
 });
 export type Adjust = z.infer<typeof adjustSchema>;
 

@@ -28,7 +28,7 @@ export async function saveIngredient(
     if (known && (known.kind !== input.kind || !sameName(known.name, input.name))) {
       const uses = await usesOf(tx, known, namedBy);
       if (uses.length > 0)
-        return { ok: false, code: 'ingredient_in_use', fields: { name: uses.join('; ') } };
+        return { ok: false, code: 'ingredient_in_use', fields: { '': uses.join('; ') } };
     }
     const row = { name: input.name, kind: input.kind, facts: JSON.stringify(input.facts) };
     await tx
@@ -62,7 +62,7 @@ export async function removeIngredient(db: Db, id: string, namedBy: NamedBy): Pr
     if (!one) return { ok: false, code: 'no_such_ingredient' };
     const uses = await usesOf(tx, one, namedBy);
     if (uses.length > 0)
-      return { ok: false, code: 'ingredient_in_use', fields: { name: uses.join('; ') } };
+      return { ok: false, code: 'ingredient_in_use', fields: { '': uses.join('; ') } };
     await tx.deleteFrom('ingredient').where('id', '=', id).execute();
     return { ok: true };
   });

@@ -45,6 +45,33 @@ test('takes up where the last readings left off and heats towards a set point th
 });
 
 test.each([
+  ['a thin piece that has dried in warm air for hours', { diameterMm: 24 }, 57],
+  ['a thick one on its way up', { diameterMm: 60 }, 40],
+  [
+    'one that cools in ice water',
+    { inHouse: false, medium: 'ice-water' as const, setC: 1, rh: null },
+    30,
+  ],
+])('%s is taken up without a kink', (_, change, coreC) => {
+  const house = new SimulatedHouse(still);
+  const inIt = program({
+    airSetC: 68,
+    channels: [
+      { key: 'core-1', what: 'core', lastC: coreC, piece: piece(change) },
+      { key: 'air', what: 'air', lastC: 66.8, piece: null },
+    ],
+  });
+  const course = [value(house.step(inIt, 5), 'core-1')!];
+  for (let i = 0; i < 10; i += 1) course.push(value(house.step(inIt, 30), 'core-1')!);
+  expect(course[0]).toBeCloseTo(coreC, 0);
+  /* It goes on the way that it was going, and as fast at first as a moment later. */
+  const steps = course.slice(1).map((c, i) => c - course[i]!);
+  const way = coreC === 30 ? -1 : 1;
+  for (const step of steps) expect(step * way).toBeGreaterThan(-0.05);
+  expect(Math.abs(steps[1]! - steps[4]!)).toBeLessThan(0.5);
+});
+
+test.each([
   [
     'a dead fire lets the air fall',
     'fireOut',

@@ -1,5 +1,6 @@
 import { LivePiece } from '../../heat/live-piece';
 import type { Medium } from '../../heat/medium';
+import type { HeatProduct } from '../../heat/product';
 import { thermalProperties } from '../../heat/properties';
 import { wetBulbFromRh } from '../../heat/psychrometrics';
 import { noFaults, type Faults } from './faults';
@@ -55,6 +56,12 @@ export const USUAL_HIDDEN: Hidden = {
 };
 
 const ROOM_C = 16;
+/** Of what a piece comes that warms up, and of what one that cools down, °C. */
+const COLD_C = 4;
+const COOKED_C = 68;
+/** How far back a piece's time in its place is made up, and in which steps, s. */
+const MOST_BEFORE_S = 12 * 3600;
+const BEFORE_STEP_S = 5;
 /** A dead fire lets the house drift to the room in about half an hour, an open door in minutes. */
 const OUT_LAG_S = 1800;
 const DOOR_LAG_S = 240;
@@ -97,7 +104,7 @@ export class SimulatedHouse {
     return airC;
   }
 
-  /** The body behind a probe; a new one, as warm as the last reading, when the piece is a new one. */
+  /** The body behind a probe; a new one, brought to the last reading, when the piece is a new one. */
   private bodyOf(key: string, piece: SimPiece, lastC: number | null): LivePiece {
     const known = this.pieces.get(key);
     if (known?.batch === piece.batch) return known.body;
@@ -105,15 +112,34 @@ export class SimulatedHouse {
     const composition =
       fatFraction === null || waterFraction === null ? {} : { fatFraction, waterFraction };
     const k = thermalProperties({ fatFraction: 0.25, waterFraction: 0.57, ...composition }).kWmK;
-    const body = new LivePiece({
+    const product = {
       ...composition,
       diameterMm: piece.diameterMm * this.hidden.diameter * (piece.thickest ? 1 : 0.93),
       kWmK: k * this.hidden.conductivity,
       casingPermeability: piece.permeability,
-      startC: Math.min(95, Math.max(-4, lastC ?? 4)),
-    });
+    };
+    const body = this.broughtTo(Math.min(95, Math.max(-4, lastC ?? COLD_C)), product, piece);
     this.pieces.set(key, { batch: piece.batch, body });
     return body;
+  }
+
+  /**
+   * A piece whose core has come to a temperature by what is around it now: it is warm inside and dry outside as one
+   * that was there all along. Where that never gets it there, it is that warm all through.
+   */
+  private broughtTo(
+    coreC: number,
+    product: Omit<HeatProduct, 'startC'>,
+    piece: SimPiece,
+  ): LivePiece {
+    const airC = this.airC ?? ROOM_C;
+    const warms = (piece.inHouse ? airC : piece.setC) > coreC;
+    const begunC = warms ? Math.min(COLD_C, coreC) : Math.max(COOKED_C, coreC);
+    const body = new LivePiece({ ...product, startC: begunC });
+    const there = () => (warms ? body.coreC >= coreC : body.coreC <= coreC);
+    for (let t = 0; t < MOST_BEFORE_S && !there(); t += BEFORE_STEP_S)
+      this.stepPiece(body, piece, airC, BEFORE_STEP_S);
+    return there() ? body : new LivePiece({ ...product, startC: coreC });
   }
 
   private stepPiece(body: LivePiece, piece: SimPiece, airC: number, dtS: number): void {

@@ -33,7 +33,7 @@ function ChangeForm({ batchIds, stageIndex, stages }: Props) {
   const [reason, setReason] = useState('');
   const [error, setError] = useState<string | null>(null);
   const send = async () => {
-    if (reason.trim().length < 3) return setError('Say why, in a few words.');
+    if (reason.trim().length < 3) return setError('Say why, in at least 3 characters.');
     setError(null);
     if (what === 'pause') await sendTo(batchIds, { kind: 'run_paused', reason });
     else if (what === 'skip') {

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { ProgramStage } from '@/core';
 import { useHydrated } from '@/ui/hydrated';
 import { useShow } from '@/ui/show-context';
+import { problemWords } from '@/words/problems';
 import { Notice } from '@/ui/status';
 import { saveProgramAction } from '../actions';
 import { readStage, stageText } from '../stage-text';
@@ -56,8 +57,7 @@ export function ProgramForm({
     });
     setBusy(false);
     if (answer.ok) return router.push('/bench/programs');
-    const fields = Object.values(answer.fields ?? {}).join('; ');
-    setMessage(SAY[answer.code] ?? `Not saved: ${fields || answer.code}.`);
+    setMessage(SAY[answer.code] ?? problemWords(answer.code, answer.fields));
   };
   return (
     <form
