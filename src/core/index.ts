@@ -116,6 +116,7 @@ export { degreeHourLimit, degreeHours } from './fermentation/degree-hours';
 export { CURE_WORDS } from './formats/ingredients/volume-weights';
 export {
   parseIngredientList,
+  speciesNamed,
   type Band,
   type IngredientList,
   type ListLine,

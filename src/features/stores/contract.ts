@@ -48,7 +48,12 @@ export type LotInput = z.infer<typeof lotSchema>;
 /** A lot at the door; the decision says why it is received although it is outside its limit. */
 export const receiptSchema = z.object({
   lot: lotSchema,
-  decision: z.string().trim().min(3, 'say why it is received, in at least 3 characters').max(300).nullable(),
+  decision: z
+    .string()
+    .trim()
+    .min(3, 'say why it is received, in at least 3 characters')
+    .max(300)
+    .nullable(),
 });
 
 export const adjustSchema = z.object({

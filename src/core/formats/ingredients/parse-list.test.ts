@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { parseIngredientList } from './parse-list';
+import { parseIngredientList, speciesNamed } from './parse-list';
 
 const LB = 453.59237;
 const OLD = `Grandfather's ring:
@@ -57,6 +57,27 @@ test.each([
   expect(unclear).toEqual([]);
   expect(lines[0]!.gPerKg!.mid).toBeCloseTo(gPerKg, 6);
 });
+
+test.each<[string, string[]]>([
+  [
+    '5 lb pork shoulder, 2 Tbsp salt, 1 tsp black pepper',
+    ['pork shoulder', 'salt', 'black pepper'],
+  ],
+  ['pork 2 kg; salt 36 g; a pinch of mace', ['pork', 'salt', 'mace']],
+  ['2 kg pork, boneless and skinless', ['pork, boneless and skinless']],
+  ['1,5 kg pork, 27 g salt', ['pork', 'salt']],
+])('%s: several in a row are told apart', (row, names) => {
+  const { lines, unclear } = parseIngredientList(row);
+  expect([...lines, ...unclear].map((l) => l.name)).toEqual(names);
+});
+
+test.each([
+  ['Duck leg', 'poultry'],
+  ['Boar shoulder', 'game'],
+  ['Veal trim', 'beef'],
+  ['Pork back fat', 'pork'],
+  ['Shoulder 80/20', null],
+])('%s is named after %s', (name, species) => expect(speciesNamed(name)).toBe(species));
 
 test('a heading gives the basis', () => {
   const list = parseIngredientList('per 25 lb\n12 oz salt');

@@ -53,6 +53,7 @@ const SPECIES_WORDS: [RegExp, Species][] = [
   [/\b(venison|deer|elk|boar|game|rabbit)\b/i, 'game'],
   [/\b(lamb|mutton|goat)\b/i, 'lamb'],
   [/\b(beef|veal)\b/i, 'beef'],
+  [/\bpork\b/i, 'pork'],
 ];
 /** Meat is bought by weight; less than this is a flavouring, g. */
 const LEAST_MEAT_G = 100;
@@ -140,8 +141,9 @@ function roleOf(name: string, amount: Band, measure: Measure['kind']): ListRole 
   return /\b(water|ice)\b/i.test(name) ? 'water' : 'addition';
 }
 
-const speciesOf = (name: string): Species =>
-  SPECIES_WORDS.find(([words]) => words.test(name))?.[1] ?? 'pork';
+/** The species that a cut is named after; null where its name says none. @example speciesNamed('Duck leg') // 'poultry' */
+export const speciesNamed = (name: string): Species | null =>
+  SPECIES_WORDS.find(([words]) => words.test(name))?.[1] ?? null;
 
 const tidyName = (name: string) =>
   name
@@ -157,6 +159,27 @@ function perMeat(text: string): { rest: string; perG: number | null } {
   if (!found || unit?.kind !== 'mass') return { rest: text, perG: null };
   const count = found[1] ? numberOf(found[1]) : 1;
   return { rest: text.slice(0, found.index).trim(), perG: count * gramsOf(unit.unit) };
+}
+
+/** Bullets and what is only said of a spoon, off. */
+const plain = (row: string) =>
+  plainFractions(
+    row
+      .replace(/^[\s*•-]+/, '')
+      .replace(SPOON_WORDS, '')
+      .trim(),
+  );
+
+const saysOne = (part: string): boolean => {
+  const read = readAmount(perMeat(plain(part)).rest);
+  return VAGUE_WORDS.test(part) || (read !== null && read.measure.kind !== 'vague');
+};
+
+/** Ingredients written in one row with commas between them: split where each part says one by itself. */
+function apart(row: string): string[] {
+  if (row.length > MAX_LINE) return [row];
+  const parts = row.split(/[,;]\s+/).filter((part) => part.trim() !== '');
+  return parts.length > 1 && parts.every(saysOne) ? parts : [row];
 }
 
 type Draft = { line: Omit<ListLine, 'gPerKg'>; perG: number | null };
@@ -175,12 +198,12 @@ function readLine(lineNo: number, text: string): Draft | UnclearLine {
   const role = roleOf(name, amountG, read.measure.kind);
   if (read.measure.kind === 'volume' && role === 'addition' && MEAT_WORDS.test(name))
     return unclear('meat_by_volume');
-  const species = role === 'meat' ? speciesOf(name) : null;
+  const species = role === 'meat' ? (speciesNamed(name) ?? 'pork') : null;
   return { line: { lineNo, text, name, role, species, amountG, measure: read.measure.kind }, perG };
 }
 
 /**
- * Reads an old recipe, one ingredient a line, in spoons, cups, ounces, grams, packets, "per 5 lb": what
+ * Reads an old recipe, one ingredient a line or several with commas between them, in spoons, cups, ounces, grams, packets, "per 5 lb": what
  * each comes to in grams and, against the meat in the list or the basis given, in g/kg, with the band
  * of every volume measure. A line that cannot be read for certain is handed back with the reason, never
  * guessed. Blank lines and headings that end in a colon are passed over.
@@ -194,31 +217,29 @@ export function parseIngredientList(text: string): IngredientList {
   const drafts: Draft[] = [];
   const unclear: UnclearLine[] = [];
   let basisG: number | null = null;
-  rows.slice(0, MAX_LINES).forEach((row, i) => {
+  const parts = rows
+    .slice(0, MAX_LINES)
+    .flatMap((row, i) => apart(row).map((part) => [part, i] as const));
+  for (const [row, i] of parts) {
     if (row.length > MAX_LINE) {
       const start = `${row.slice(0, 40)}…`;
       unclear.push({ lineNo: i + 1, text: start, name: start, reason: 'too_long' });
-      return;
+      continue;
     }
-    const clean = plainFractions(
-      row
-        .replace(/^[\s*•-]+/, '')
-        .replace(SPOON_WORDS, '')
-        .trim(),
-    );
-    if (clean === '') return;
+    const clean = plain(row);
+    if (clean === '') continue;
     const basis = BASIS.exec(clean);
     const unit = basis && measureOf(basis[2]!);
     if (basis && unit?.kind === 'mass') {
       basisG = numberOf(basis[1]!) * gramsOf(unit.unit);
-      return;
+      continue;
     }
-    if (/:$/.test(clean)) return;
+    if (/:$/.test(clean)) continue;
     const read = readLine(i + 1, clean);
     const text = row.trim();
     if ('line' in read) drafts.push({ ...read, line: { ...read.line, text } });
     else unclear.push({ ...read, text });
-  });
+  }
   const listedG = drafts
     .filter((d) => d.line.role === 'meat')
     .reduce((sum, d) => sum + d.line.amountG.mid, 0);

@@ -1,7 +1,7 @@
 'use client';
 
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
-import { SPECIES, parseNumber, unitSymbol } from '@/core';
+import { SPECIES, parseNumber, speciesNamed, unitSymbol } from '@/core';
 import { RadioRow } from '@/ui/radio-row';
 import { useShow } from '@/ui/show-context';
 import { SortableLine, SortableList } from '@/ui/sortable';
@@ -67,8 +67,9 @@ export function MeatBlock() {
   const unit = by === 'share' ? '%' : unitSymbol('mass', show.settings.system);
   const fill = (i: number, name: string) => {
     const known = ingredients.find((x) => x.kind === 'meat' && x.name === name);
+    const named = known?.facts.species ?? speciesNamed(name);
+    if (named) setValue(`meat.${i}.species`, named);
     if (!known) return;
-    if (known.facts.species) setValue(`meat.${i}.species`, known.facts.species);
     if (known.facts.fatFraction !== undefined && getValues(`meat.${i}.fat`) === '')
       setValue(`meat.${i}.fat`, tidy(known.facts.fatFraction * 100));
     if (getValues(`meat.${i}.cost`) === '')
