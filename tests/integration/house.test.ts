@@ -286,7 +286,7 @@ test('a run looked back at: stages, forecasts of then, loss, earlier runs; and t
   expect(json).toMatchObject({ format: 'jolly-kettle/run/1', batch: d.head.code });
   expect(json.channels.map((c) => c.what)).toEqual(['core', 'core', 'air', 'wet_bulb']);
   const csv = (await runCsv(demo, d))!.split('\r\n');
-  expect(csv[0]).toBe('at,stage,probe,what,temp_c');
+  expect(csv[0]).toBe('at_utc,stage,probe,what,temp_c');
   expect(csv.length).toBe(1 + json.channels.reduce((n, c) => n + c.readings.length, 0));
   const cured = (await loadOpenDossiers(demo, nowS())).find(
     (x) => x.case.state.phase === 'cure_hold',

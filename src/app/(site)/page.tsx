@@ -1,8 +1,11 @@
+import { cookies } from 'next/headers';
 import { placeNow } from '@/core';
 import { Link } from '@/ui/link';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { closedBatches, loadOpen, type Dossier } from '@/features/logbook/service';
+import { FIRST_STEPS_COOKIE } from '@/features/accounts/first-steps';
+import { FirstSteps } from '@/features/accounts/ui/FirstSteps';
+import { closedBatches, hasRecorded, loadOpen, type Dossier } from '@/features/logbook/service';
 import { nextStep } from '@/features/batches/next-step';
 import type { BatchWay } from '@/features/batches/plan';
 import { BatchCard } from '@/features/batches/ui/BatchCard';
@@ -46,6 +49,8 @@ export default async function FloorPage() {
   const houses = await listHouses(db());
   const placeName = ({ case: { state } }: Dossier) =>
     state.run ? houses.find((h) => h.id === placeNow(state.run!))?.name : undefined;
+  const known = (await cookies()).has(FIRST_STEPS_COOKIE);
+  const isNew = !known && !(await hasRecorded(db(), person.id));
   const finished = await closedBatches(db(), '', 4);
   const work = may(person.role, 'work_batches');
   const cards = (list: Dossier[]) => (
@@ -73,6 +78,7 @@ export default async function FloorPage() {
           </Link>
         )}
       </div>
+      {isNew && <FirstSteps name={person.name} role={person.role} />}
       {members.length > 0 && <AlarmStrip groups={alarmGroups(members)} />}
       {[
         ...unjudged.map((u) => ({ head: u.head, why: u.message })),

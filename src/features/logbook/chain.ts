@@ -139,3 +139,14 @@ export const findEntry = (db: Handle, id: string) =>
     .select(['id', 'batchId', 'body', 'corrects', 'happenedAt'])
     .where('id', '=', id)
     .executeTakeFirst();
+
+/** Has this person ever recorded anything? */
+export async function hasRecorded(db: Handle, personId: string): Promise<boolean> {
+  const row = await db
+    .selectFrom('entry')
+    .select('id')
+    .where('byId', '=', personId)
+    .limit(1)
+    .executeTakeFirst();
+  return row !== undefined;
+}

@@ -18,7 +18,7 @@ export {
   type Looked,
   type Standing,
 } from './case';
-export { entryHash, lastSeq, loadEntries, SYSTEM, type NewEntry } from './chain';
+export { entryHash, hasRecorded, lastSeq, loadEntries, SYSTEM, type NewEntry } from './chain';
 export {
   closedBatches,
   countCodes,

@@ -4,6 +4,7 @@ import { entryWords } from '@/words/entry';
 import { checkWords } from '@/words/verdict';
 import { toCsv } from '@/platform/csv';
 import { Show } from '@/words/show';
+import { shownC } from './run-export';
 
 export const RECORD_FORMAT = 'jolly-kettle/batch-record/1';
 
@@ -33,7 +34,7 @@ export function recordJson(d: Dossier, site: string) {
       name: p.name,
       what: p.what,
       thickest: p.thickest,
-      values: (d.case.series[p.channelId] ?? []).map((r) => [iso(r.tS), r.tempC]),
+      values: (d.case.series[p.channelId] ?? []).map((r) => [iso(r.tS), shownC(r.tempC)]),
     })),
     verdict: d.verdict,
   };
@@ -49,8 +50,8 @@ export function recordCsv(d: Dossier): string {
   for (const e of d.entries) {
     rows.push({
       type: 'entry',
-      at: iso(e.happenedS),
-      recorded_at: iso(e.recordedS),
+      at_utc: iso(e.happenedS),
+      recorded_at_utc: iso(e.recordedS),
       by: e.by.name,
       kind: e.body.kind,
       text: entryWords(e.body, d.head.recipe, show, d.case.state.run?.program),
@@ -61,10 +62,10 @@ export function recordCsv(d: Dossier): string {
     for (const r of d.case.series[p.channelId] ?? [])
       rows.push({
         type: 'reading',
-        at: iso(r.tS),
+        at_utc: iso(r.tS),
         kind: p.what,
         text: p.name ?? `channel ${p.channelId}`,
-        temp_c: r.tempC,
+        temp_c: shownC(r.tempC),
       });
   }
   for (const k of d.verdict.checks)
@@ -73,5 +74,14 @@ export function recordCsv(d: Dossier): string {
       kind: k.code,
       text: `${k.status}: ${checkWords(k, show)}`,
     });
-  return toCsv(rows, ['type', 'at', 'recorded_at', 'by', 'kind', 'text', 'temp_c', 'counts']);
+  return toCsv(rows, [
+    'type',
+    'at_utc',
+    'recorded_at_utc',
+    'by',
+    'kind',
+    'text',
+    'temp_c',
+    'counts',
+  ]);
 }

@@ -51,11 +51,14 @@ export async function runJson(db: Handle, d: Dossier): Promise<RunExport | null>
       thickest: p.thickest,
       readings: inUse(d.case.series[p.channelId] ?? [], p.fromS, p.toS).map((r) => [
         iso(r.tS),
-        r.tempC,
+        shownC(r.tempC),
       ]),
     })),
   };
 }
+
+/** As finely as any probe shows; offsets are taken off in binary, which nobody wants to read. */
+export const shownC = (tempC: number) => Math.round(tempC * 1000) / 1000;
 
 const inUse = (log: readonly Reading[], fromS: number, toS: number | null) =>
   log.filter((r) => r.tS >= fromS && r.tS <= (toS ?? Infinity));
@@ -66,12 +69,12 @@ export async function runCsv(db: Handle, d: Dossier): Promise<string | null> {
   if (!run) return null;
   const rows = run.channels.flatMap((c) =>
     c.readings.map(([at, tempC]) => ({
-      at,
+      at_utc: at,
       stage: stageAt(d.case.state, Date.parse(at) / 1000)?.stage.name ?? 'chill',
       probe: c.name,
       what: c.what,
       temp_c: tempC,
     })),
   );
-  return toCsv(rows, ['at', 'stage', 'probe', 'what', 'temp_c']);
+  return toCsv(rows, ['at_utc', 'stage', 'probe', 'what', 'temp_c']);
 }

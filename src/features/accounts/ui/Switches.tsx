@@ -5,18 +5,14 @@ import { ChevronDown, Moon } from 'lucide-react';
 import { Link } from '@/ui/link';
 import { useRouter } from 'next/navigation';
 import type { UnitSystem } from '@/core';
+import { keepCookie } from '@/ui/cookie';
 import type { Role } from '@/platform/roles';
-
-const YEAR_S = 365 * 24 * 3600;
-const keep = (name: string, value: string) => {
-  document.cookie = `${name}=${value}; path=/; max-age=${YEAR_S}; samesite=lax`;
-};
 
 /** The one unit switch, the theme switch, and signing out. */
 export function Switches({ system, name, role }: { system: UnitSystem; name: string; role: Role }) {
   const router = useRouter();
   const units = () => {
-    keep('jk-units', system === 'metric' ? 'us' : 'metric');
+    keepCookie('jk-units', system === 'metric' ? 'us' : 'metric');
     router.refresh();
   };
   const theme = () => {
@@ -26,7 +22,7 @@ export function Switches({ system, name, role }: { system: UnitSystem; name: str
       : matchMedia('(prefers-color-scheme: dark)').matches;
     const next = dark ? 'light' : 'dark';
     root.dataset.theme = next;
-    keep('jk-theme', next);
+    keepCookie('jk-theme', next);
   };
   const signOut = async () => {
     await fetch('/api/auth/sign-out', {

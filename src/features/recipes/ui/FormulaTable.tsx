@@ -7,7 +7,7 @@ export function amountWords(a: Addition, show: Show): string {
   if (a.written?.as === 'packet')
     return `${show.number(a.written.packetG, 2)} g per ${show.mass(a.written.perMeatG)}`;
   return a.written?.as === 'g_per_kg'
-    ? `${show.number(a.fraction * 1000, 4)} g/kg`
+    ? `${show.number(a.fraction * 1000, 2)} g/kg`
     : `${show.number(a.fraction * 100, 4)} %`;
 }
 
