@@ -1,10 +1,12 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useId, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { ActionResult } from './action-result';
 import { problemWords } from '@/words/problems';
+import { Select } from './select-field';
 import { Notice } from './status';
+import { TextField } from './text-field';
 
 type Props<R> = {
   action: (input: unknown) => Promise<ActionResult<R>>;
@@ -67,6 +69,7 @@ export function ActionForm<R>({
   );
 }
 
+/** A field of a small form, by its name; one to choose from where it has options. */
 export function Field({
   name,
   label,
@@ -82,27 +85,20 @@ export function Field({
   optional?: boolean;
   children?: ReactNode;
 }) {
-  const id = useId();
+  if (children)
+    return (
+      <Select label={label} name={name} defaultValue={value}>
+        {children}
+      </Select>
+    );
   return (
-    <div>
-      <label htmlFor={id} className="label">
-        {label}
-      </label>
-      {children ? (
-        <select id={id} name={name} defaultValue={value} className="field">
-          {children}
-        </select>
-      ) : (
-        <input
-          id={id}
-          name={name}
-          type={type}
-          defaultValue={value}
-          className="field"
-          required={!optional}
-          autoComplete={type === 'password' ? 'new-password' : 'off'}
-        />
-      )}
-    </div>
+    <TextField
+      label={label}
+      name={name}
+      type={type}
+      defaultValue={value}
+      required={!optional}
+      autoComplete={type === 'password' ? 'new-password' : 'off'}
+    />
   );
 }

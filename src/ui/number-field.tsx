@@ -1,7 +1,7 @@
 'use client';
 
-import { useId } from 'react';
 import { parseNumber } from '@/core';
+import { TextField } from './text-field';
 
 type Props = {
   label: string;
@@ -16,38 +16,13 @@ type Props = {
 };
 
 /** A figure with its unit inside the field and its error under it, in words. */
-export function NumberField({ label, unit, value, onChange, error, hint, autoFocus, pad }: Props) {
-  const id = useId();
-  return (
-    <div>
-      <label htmlFor={id} className="label">
-        {label}
-      </label>
-      <div className="relative">
-        <input
-          id={id}
-          inputMode={pad ? 'none' : 'decimal'}
-          autoComplete="off"
-          autoFocus={autoFocus}
-          value={value}
-          onChange={(e) => onChange(e.target.value)}
-          className="field pr-14"
-          aria-invalid={Boolean(error)}
-          aria-describedby={`${id}-note`}
-        />
-        <span aria-hidden="true" className="absolute top-1/2 right-3 -translate-y-1/2 text-soft">
-          {unit}
-        </span>
-      </div>
-      <p
-        id={`${id}-note`}
-        className={`mt-1 text-sm ${error ? 'font-semibold text-bad' : 'text-soft'}`}
-      >
-        {error ?? hint ?? ''}
-      </p>
-    </div>
-  );
-}
+export const NumberField = ({ onChange, pad, ...field }: Props) => (
+  <TextField
+    {...field}
+    inputMode={pad ? 'none' : 'decimal'}
+    onChange={(e) => onChange(e.target.value)}
+  />
+);
 
 /** Reads a typed figure; the error says what is wrong and what to do. */
 export function readFigure(

@@ -80,6 +80,7 @@ const OTHERS = {
   outside_rules:
     'A figure of this recipe is outside the rules in use: see its page under Recipes. Change the recipe or the rule.',
   no_such_lot: 'There is no such lot in the stores.',
+  no_such_probe: 'There is no such probe to check.',
   lot_label_differs:
     'The strength typed is not the one on this lot. Look at the packet, or choose the right lot.',
   lot_needs_decision: 'A release lead has to decide before this may be weighed into the batch:',

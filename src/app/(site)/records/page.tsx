@@ -5,6 +5,7 @@ import { showOfRequest } from '@/features/settings/show';
 import { db } from '@/platform/db/client';
 import { outcomeOf } from '@/core';
 import { OUTCOME_WORDS } from '@/words/route';
+import { TextField } from '@/ui/text-field';
 
 const MOST = 100;
 
@@ -22,15 +23,13 @@ export default async function RecordsPage({
     <>
       <h1 className="mb-3 text-2xl font-extrabold">Records</h1>
       <form className="mb-3 flex max-w-xl gap-2" role="search">
-        <label htmlFor="q" className="sr-only">
-          Batch number or recipe
-        </label>
-        <input
-          id="q"
+        <TextField
+          label="Batch number or recipe"
+          quiet
+          wrap="grow"
           name="q"
           defaultValue={q}
           placeholder="Batch number or recipe"
-          className="field"
         />
         <button className="button-main">Find</button>
       </form>

@@ -12,6 +12,7 @@ import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 import { Notice } from '@/ui/status';
 import { removeIngredientAction, saveIngredientAction } from './actions';
+import { TextField } from '@/ui/text-field';
 
 /** Stores: which lots are here, how much, until when; what the planned batches are short of. */
 export default async function StoresPage({
@@ -63,12 +64,13 @@ export default async function StoresPage({
         <section className="sheet" aria-label="Lots">
           <h2 className="mb-1 text-lg font-semibold">Lots</h2>
           <form method="get" className="mb-2 flex flex-wrap items-end gap-2" role="search">
-            <div className="grow">
-              <label htmlFor="lot-search" className="label text-sm">
-                Find a lot by number, ingredient, supplier or owner, used up ones too
-              </label>
-              <input id="lot-search" name="q" defaultValue={wanted} className="field min-h-11" />
-            </div>
+            <TextField
+              label="Find a lot by number, ingredient, supplier or owner, used up ones too"
+              dense
+              wrap="grow"
+              name="q"
+              defaultValue={wanted}
+            />
             <button className="button">Find</button>
           </form>
           {wanted && found.length === 0 ? (

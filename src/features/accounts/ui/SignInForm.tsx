@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import { Notice } from '@/ui/status';
+import { TextField } from '@/ui/text-field';
 
 const WORDS: Record<number, string> = {
   401: 'E-mail and password do not match. Try again, or ask a release lead for a new password.',
@@ -38,32 +39,14 @@ export function SignInForm() {
   return (
     <form onSubmit={submit} className="space-y-4" method="post">
       {error && <Notice tone="bad">{error}</Notice>}
-      <div>
-        <label htmlFor="email" className="label">
-          E-mail
-        </label>
-        <input
-          id="email"
-          name="email"
-          type="email"
-          autoComplete="username"
-          required
-          className="field"
-        />
-      </div>
-      <div>
-        <label htmlFor="password" className="label">
-          Password
-        </label>
-        <input
-          id="password"
-          name="password"
-          type="password"
-          autoComplete="current-password"
-          required
-          className="field"
-        />
-      </div>
+      <TextField label="E-mail" name="email" type="email" autoComplete="username" required />
+      <TextField
+        label="Password"
+        name="password"
+        type="password"
+        autoComplete="current-password"
+        required
+      />
       <button className="button-main w-full" disabled={busy}>
         Sign in
       </button>

@@ -8,6 +8,7 @@ import { Notice } from '@/ui/status';
 import type { PostedBody } from '@/features/logbook/contract';
 import { useBatch, usePost } from '@/features/logbook/ui';
 import { instantOf, localOf } from './WhenField';
+import { TextField } from '@/ui/text-field';
 
 type Corrected = Extract<PostedBody, { kind: 'corrected' }>['replacement'];
 type Figure = { quantity: Quantity; base: number; put: (base: number) => Corrected };
@@ -125,31 +126,15 @@ export function CorrectForm({
         />
       )}
       {!strike && (
-        <div>
-          <label htmlFor={`when-${entryId}`} className="label">
-            When it happened ({timeZone})
-          </label>
-          <input
-            id={`when-${entryId}`}
-            type="datetime-local"
-            step={1}
-            className="field"
-            value={when}
-            onChange={(e) => setWhen(e.target.value)}
-          />
-        </div>
-      )}
-      <div>
-        <label htmlFor={`why-${entryId}`} className="label">
-          Why
-        </label>
-        <input
-          id={`why-${entryId}`}
-          className="field"
-          value={reason}
-          onChange={(e) => setReason(e.target.value)}
+        <TextField
+          label={`When it happened (${timeZone})`}
+          type="datetime-local"
+          step={1}
+          value={when}
+          onChange={(e) => setWhen(e.target.value)}
         />
-      </div>
+      )}
+      <TextField label="Why" value={reason} onChange={(e) => setReason(e.target.value)} />
       {message && <Notice tone="bad">{message}</Notice>}
       <div className="flex gap-2">
         <button className="button-main" disabled={busy}>

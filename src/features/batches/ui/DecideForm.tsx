@@ -5,6 +5,7 @@ import type { DispositionKind } from '@/core';
 import { Notice } from '@/ui/status';
 import { DISPOSITION_WORDS } from '@/words/batch';
 import { usePost } from '@/features/logbook/ui';
+import { TextField } from '@/ui/text-field';
 
 /** The release lead's disposition of what is on hold, with its reason: only what fits the cause, nothing chosen before. */
 export function DecideForm({
@@ -68,31 +69,20 @@ export function DecideForm({
         ))}
       </fieldset>
       {onAuthority && (
-        <div>
-          <label htmlFor={`${id}-a`} className="label">
-            Authority, date and number of its decision
-          </label>
-          <input
-            id={`${id}-a`}
-            className="field"
-            value={authority}
-            onChange={(e) => setAuthority(e.target.value)}
-          />
-        </div>
+        <TextField
+          label="Authority, date and number of its decision"
+          value={authority}
+          onChange={(e) => setAuthority(e.target.value)}
+        />
       )}
       {disposition === 'destroy' && (
         <div>
           <p className="font-semibold text-bad">
             A destroyed batch is closed for good. This cannot be undone.
           </p>
-          <label htmlFor={`${id}-d`} className="label">
-            Number of the batch, to destroy it
-          </label>
-          <input
-            id={`${id}-d`}
-            className="field"
+          <TextField
+            label="Number of the batch, to destroy it"
             value={typed}
-            autoComplete="off"
             onChange={(e) => setTyped(e.target.value)}
           />
         </div>

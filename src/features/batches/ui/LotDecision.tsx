@@ -5,6 +5,7 @@ import type { LotProblem } from '@/core';
 import { Notice } from '@/ui/status';
 import { useBatch, usePost } from '@/features/logbook/ui';
 import { LOT_PROBLEM_WORDS } from '@/words/batch';
+import { TextField } from '@/ui/text-field';
 
 type Props = {
   lineId: string;
@@ -32,14 +33,11 @@ export function LotDecision({ lineId, lotId, problems, nitriteFraction, onDecide
       </p>
       {canDecide && (
         <div className="mt-2 space-y-2">
-          <label className="block">
-            <span className="label">Why it may be used all the same</span>
-            <input
-              className="field text-ink"
-              value={reason}
-              onChange={(e) => setReason(e.target.value)}
-            />
-          </label>
+          <TextField
+            label="Why it may be used all the same"
+            value={reason}
+            onChange={(e) => setReason(e.target.value)}
+          />
           {message && <p>{message}</p>}
           <button
             type="button"

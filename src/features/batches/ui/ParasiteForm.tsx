@@ -7,6 +7,7 @@ import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import { usePost, useBatch } from '@/features/logbook/ui';
+import { TextField } from '@/ui/text-field';
 
 const DAY_S = 24 * 3600;
 const WAYS = [
@@ -80,14 +81,12 @@ export function ParasiteForm({ line }: { line: PorkLine }) {
             />
           </>
         ) : (
-          <label className="grow">
-            <span className="label">Certificate</span>
-            <input
-              className="field"
-              value={certificate}
-              onChange={(e) => setCertificate(e.target.value)}
-            />
-          </label>
+          <TextField
+            label="Certificate"
+            wrap="grow"
+            value={certificate}
+            onChange={(e) => setCertificate(e.target.value)}
+          />
         )}
       </div>
       {message && <Notice tone="bad">{message}</Notice>}

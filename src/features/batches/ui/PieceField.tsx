@@ -1,6 +1,7 @@
 'use client';
 
 import { useId } from 'react';
+import { TextField } from '@/ui/text-field';
 
 /** Which piece a core is measured in: needed only where there is more than one, and free to name. */
 export function PieceField({
@@ -18,25 +19,20 @@ export function PieceField({
 }) {
   const id = useId();
   return (
-    <div>
-      <label htmlFor={id} className="label">
-        {label}
-      </label>
-      <input
-        id={id}
-        className="field"
-        list={`${id}-known`}
+    <>
+      <TextField
+        label={label}
+        list={id}
         maxLength={60}
-        autoComplete="off"
         placeholder={`e.g. ${example}`}
         value={value}
         onChange={(e) => onChange(e.target.value)}
       />
-      <datalist id={`${id}-known`}>
+      <datalist id={id}>
         {known.map((name) => (
           <option key={name} value={name} />
         ))}
       </datalist>
-    </div>
+    </>
   );
 }

@@ -6,6 +6,7 @@ import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
 import { PieceField } from './PieceField';
 import { useBatch, usePost } from '@/features/logbook/ui';
+import { Select } from '@/ui/select-field';
 
 type Channel = { id: number; name: string; what: ReadingPlace };
 const WHERE = {
@@ -95,12 +96,10 @@ export function ProbePanel({
       </ul>
       {canWork && free.length > 0 && (
         <div className="flex gap-2">
-          <label htmlFor="put-probe" className="sr-only">
-            Put in a probe
-          </label>
-          <select
-            id="put-probe"
-            className="field"
+          <Select
+            label="Put in a probe"
+            quiet
+            wrap="grow"
             value={choice}
             onChange={(e) => setChoice(e.target.value)}
           >
@@ -114,7 +113,7 @@ export function ProbePanel({
                 ),
               ),
             )}
-          </select>
+          </Select>
           <button type="button" className="button" disabled={busy || choice === ''} onClick={place}>
             Put in
           </button>

@@ -8,6 +8,7 @@ import { withTime } from './EntryButton';
 import { missingQuestion, type Missing } from '@/ui/missing-question';
 import { useBatch, usePost } from '@/features/logbook/ui';
 import { WhenField } from './WhenField';
+import { Select, SelectField } from '@/ui/select-field';
 
 type House = {
   id: string;
@@ -65,43 +66,33 @@ export function RunForm({
         else q.ask(missingQuestion(before, 'start the program', () => void start()));
       }}
     >
-      <div>
-        <label htmlFor="house" className="label">
-          House
-        </label>
-        <select
-          id="house"
-          className="field"
-          value={houseId}
-          onChange={(e) => {
-            setHouse(e.target.value);
-            setPlaces({});
-          }}
-        >
-          {houses.map((h) => (
-            <option key={h.id} value={h.id}>
-              {h.name}
-              {h.busyWith ? ` (batch ${h.busyWith} is in it)` : ''}
-            </option>
-          ))}
-        </select>
-      </div>
+      <Select
+        label="House"
+        value={houseId}
+        onChange={(e) => {
+          setHouse(e.target.value);
+          setPlaces({});
+        }}
+      >
+        {houses.map((h) => (
+          <option key={h.id} value={h.id}>
+            {h.name}
+            {h.busyWith ? ` (batch ${h.busyWith} is in it)` : ''}
+          </option>
+        ))}
+      </Select>
       {cores.map((c) => (
-        <div key={c.id}>
-          <label htmlFor={`probe-${c.id}`} className="label">
-            {c.name}
-          </label>
-          <select
-            id={`probe-${c.id}`}
-            className="field"
-            value={placeOf(c.id, c.what, c.id === cores[0]?.id)}
-            onChange={(e) => setPlaces({ ...places, [c.id]: e.target.value as Place })}
-          >
-            <option value="thickest">in the thickest piece</option>
-            <option value="other">in another piece of this batch</option>
-            <option value="none">not in this batch</option>
-          </select>
-        </div>
+        <SelectField<Place>
+          key={c.id}
+          label={c.name}
+          value={placeOf(c.id, c.what, c.id === cores[0]?.id)}
+          options={[
+            ['thickest', 'in the thickest piece'],
+            ['other', 'in another piece of this batch'],
+            ['none', 'not in this batch'],
+          ]}
+          onChange={(place) => setPlaces({ ...places, [c.id]: place })}
+        />
       ))}
       <p className="small">
         Probe the thickest piece in the coldest place: the batch is judged on it.

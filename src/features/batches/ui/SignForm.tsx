@@ -1,14 +1,14 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { Notice } from '@/ui/status';
 import { signBatchAction } from '../actions';
 import { problemWords } from '@/words/problems';
+import { TextField } from '@/ui/text-field';
 
 /** The release lead signs with the password given again. */
 export function SignForm({ batchId, statement }: { batchId: string; statement: string }) {
-  const id = useId();
   const router = useRouter();
   const [password, setPassword] = useState('');
   const [entryId] = useState(() => crypto.randomUUID());
@@ -40,19 +40,13 @@ export function SignForm({ batchId, statement }: { batchId: string; statement: s
     >
       <h2 className="text-lg font-semibold">Sign the release</h2>
       <p>{statement}</p>
-      <div>
-        <label htmlFor={id} className="label">
-          Your password again
-        </label>
-        <input
-          id={id}
-          type="password"
-          autoComplete="current-password"
-          className="field"
-          value={password}
-          onChange={(e) => setPassword(e.target.value)}
-        />
-      </div>
+      <TextField
+        label="Your password again"
+        type="password"
+        autoComplete="current-password"
+        value={password}
+        onChange={(e) => setPassword(e.target.value)}
+      />
       {problem && <Notice tone="bad">{problem}</Notice>}
       <button className="button-main w-full text-lg" disabled={busy || password === ''}>
         Sign and release

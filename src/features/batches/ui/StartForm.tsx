@@ -2,7 +2,7 @@
 
 import { DateTime } from 'luxon';
 import { usePathname, useRouter } from 'next/navigation';
-import { useEffect, useId, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { toBase, unitSymbol } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
@@ -10,6 +10,8 @@ import { Notice } from '@/ui/status';
 import { startBatchAction } from '../actions';
 import { instantOf } from './WhenField';
 import { problemWords } from '@/words/problems';
+import { Select } from '@/ui/select-field';
+import { TextField } from '@/ui/text-field';
 
 type Choice = { versionId: string; name: string };
 type Props = {
@@ -29,7 +31,6 @@ export function StartForm(props: Props) {
   const show = useShow();
   const router = useRouter();
   const path = usePathname();
-  const ids = { recipe: useId(), ready: useId(), started: useId() };
   const [versionId, setVersion] = useState(props.versionId);
   const [meat, setMeat] = useState(props.meat);
   const [practice, setPractice] = useState(false);
@@ -95,23 +96,13 @@ export function StartForm(props: Props) {
         void start();
       }}
     >
-      <div>
-        <label htmlFor={ids.recipe} className="label">
-          Recipe
-        </label>
-        <select
-          id={ids.recipe}
-          className="field"
-          value={versionId}
-          onChange={(e) => setVersion(e.target.value)}
-        >
-          {recipes.map((r) => (
-            <option key={r.versionId} value={r.versionId}>
-              {r.name}
-            </option>
-          ))}
-        </select>
-      </div>
+      <Select label="Recipe" value={versionId} onChange={(e) => setVersion(e.target.value)}>
+        {recipes.map((r) => (
+          <option key={r.versionId} value={r.versionId}>
+            {r.name}
+          </option>
+        ))}
+      </Select>
       <NumberField
         label="Meat on the bench today"
         unit={unitSymbol('mass', system)}
@@ -119,32 +110,19 @@ export function StartForm(props: Props) {
         onChange={setMeat}
         error={errors.meat}
       />
-      <div>
-        <label htmlFor={ids.ready} className="label">
-          Ready by ({timeZone})
-        </label>
-        <input
-          id={ids.ready}
-          type="datetime-local"
-          className="field"
-          value={ready}
-          onChange={(e) => setReady(e.target.value)}
-          aria-describedby={`${ids.ready}-note`}
-        />
-        <p id={`${ids.ready}-note`} className="mt-1 text-sm font-semibold text-bad">
-          {errors.ready}
-        </p>
-      </div>
+      <TextField
+        label={`Ready by (${timeZone})`}
+        type="datetime-local"
+        value={ready}
+        onChange={(e) => setReady(e.target.value)}
+        error={errors.ready}
+      />
       <details>
         <summary className="min-h-8 cursor-pointer text-soft">The batch began earlier</summary>
-        <label htmlFor={ids.started} className="label mt-2">
-          Began at
-        </label>
-        <input
-          id={ids.started}
+        <TextField
+          label="Began at"
           type="datetime-local"
           step={1}
-          className="field"
           value={started}
           onChange={(e) => setStarted(e.target.value)}
         />

@@ -1,11 +1,12 @@
 'use client';
 
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { Notice } from '@/ui/status';
 import type { PostedBody } from '@/features/logbook/contract';
 import { withTime } from './EntryButton';
 import { useBatch, usePost } from '@/features/logbook/ui';
 import { WhenField } from './WhenField';
+import { TextField } from '@/ui/text-field';
 
 const BODY = {
   labelled: (text: string): PostedBody => ({ kind: 'labelled', text }),
@@ -31,7 +32,6 @@ export function TextEntry({
   const { send, busy, message } = usePost();
   const [text, setText] = useState('');
   const [when, setWhen] = useState('');
-  const id = useId();
   if (decides ? !canDecide : !canWork) return <p className="small">{hint}</p>;
   return (
     <form
@@ -42,13 +42,7 @@ export function TextEntry({
         void send(BODY[kind](text), withTime(when, timeZone));
       }}
     >
-      <div>
-        <label htmlFor={id} className="label">
-          {label}
-        </label>
-        <input id={id} className="field" value={text} onChange={(e) => setText(e.target.value)} />
-        <p className="small">{hint}</p>
-      </div>
+      <TextField label={label} hint={hint} value={text} onChange={(e) => setText(e.target.value)} />
       <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
       {message && <Notice tone="bad">{message}</Notice>}
       <button className="button-main min-h-14 text-lg" disabled={busy}>

@@ -1,7 +1,7 @@
 'use client';
 
 import { DateTime } from 'luxon';
-import { useId } from 'react';
+import { TextField } from '@/ui/text-field';
 
 const FORMAT = "yyyy-MM-dd'T'HH:mm";
 
@@ -15,7 +15,6 @@ export function WhenField({
   onChange: (local: string) => void;
   timeZone: string;
 }) {
-  const id = useId();
   if (value === '') {
     return (
       <button
@@ -28,19 +27,13 @@ export function WhenField({
     );
   }
   return (
-    <div>
-      <label htmlFor={id} className="label">
-        When it happened ({timeZone})
-      </label>
-      <input
-        id={id}
-        type="datetime-local"
-        step={1}
-        className="field"
-        value={value}
-        onChange={(e) => onChange(e.target.value)}
-      />
-    </div>
+    <TextField
+      label={`When it happened (${timeZone})`}
+      type="datetime-local"
+      step={1}
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+    />
   );
 }
 

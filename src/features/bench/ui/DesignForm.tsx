@@ -4,7 +4,6 @@ import { useState } from 'react';
 import {
   fromBase,
   heatStage,
-  parseNumber,
   toBase,
   unitSymbol,
   type DesignGoal,
@@ -13,7 +12,7 @@ import {
 } from '@/core';
 import type { BenchClient } from '@/workers/bench/client';
 import type { WhatIf, WhatIfAnswer } from '@/workers/bench/protocol';
-import { NumberField } from '@/ui/number-field';
+import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import { troubleWords } from '@/words/trouble';
@@ -81,9 +80,14 @@ export function DesignForm({
   const cook = whatIf?.stages[at];
   const ask = async () => {
     if (!whatIf || !cook) return;
-    const [l, h, m] = [parseNumber(logs), parseNumber(hours), parseNumber(most)];
-    if (l.kind !== 'ok' || h.kind !== 'ok' || m.kind !== 'ok')
-      return setFound({ kind: 'bad', message: 'Give three numbers.' });
+    const [l, h, m] = [readFigure(logs), readFigure(hours), readFigure(most)];
+    for (const [field, read] of [
+      ['Logs to reach', l],
+      ['Within, in all', h],
+      ['Core never above', m],
+    ] as const)
+      if (!read.ok) return setFound({ kind: 'bad', message: `${field}: ${read.error}` });
+    if (!l.ok || !h.ok || !m.ok) return;
     const heat = heatStage(cook, whatIf.house.lagS);
     const goal: DesignGoal = {
       logs: l.value,

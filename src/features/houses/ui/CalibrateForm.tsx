@@ -6,6 +6,7 @@ import { parseNumber, toBase, unitSymbol } from '@/core';
 import { NumberField } from '@/ui/number-field';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
+import { problemWords } from '@/words/problems';
 import { Notice } from '@/ui/status';
 import { calibrateAction } from '../actions';
 import { useWorker } from './post-as';
@@ -47,7 +48,7 @@ export function CalibrateForm({
     if (!answer.ok)
       return setNote({
         tone: 'bad',
-        text: `Not recorded: ${Object.values(answer.fields ?? {}).join('; ') || answer.code}.`,
+        text: problemWords(answer.code, answer.fields),
       });
     const r = answer.data;
     if (r.ok) {

@@ -7,6 +7,7 @@ import { NumberField, readFigure } from '@/ui/number-field';
 import { SelectField } from '@/ui/select-field';
 import { Notice } from '@/ui/status';
 import { usePostTo, useWorker } from './post-as';
+import { TextField } from '@/ui/text-field';
 
 type Props = {
   /** Batches that hang in the house and follow its program. */
@@ -77,17 +78,7 @@ function ChangeForm({ batchIds, stageIndex, stages }: Props) {
           />
         )}
       </div>
-      <div>
-        <label htmlFor="change-why" className="label">
-          Why
-        </label>
-        <input
-          id="change-why"
-          className="field"
-          value={reason}
-          onChange={(e) => setReason(e.target.value)}
-        />
-      </div>
+      <TextField label="Why" value={reason} onChange={(e) => setReason(e.target.value)} />
       {(error ?? message) && <Notice tone="bad">{error ?? message}</Notice>}
       <button className="button" disabled={busy}>
         {WHAT_WORDS[what]}

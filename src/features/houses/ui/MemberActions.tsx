@@ -2,7 +2,6 @@
 
 import { useState } from 'react';
 import {
-  parseNumber,
   toBase,
   fromBase,
   stagePlaceIn,
@@ -12,7 +11,7 @@ import {
   type StagePlace,
 } from '@/core';
 import { PLACE_WORDS } from '@/words/house';
-import { NumberField } from '@/ui/number-field';
+import { NumberField, readFigure } from '@/ui/number-field';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
@@ -73,9 +72,9 @@ export function MemberActions({
   if (!canWork) return null;
   const warm = WARM.includes(place);
   const move = async () => {
-    const [airRead, coreRead] = [parseNumber(airText), parseNumber(core)];
-    if (airRead.kind !== 'ok' || (warm && coreRead.kind !== 'ok'))
-      return setError('Give the temperatures as numbers.');
+    const [airRead, coreRead] = [readFigure(airText), readFigure(core)];
+    if (!airRead.ok) return setError(airRead.error);
+    if (warm && !coreRead.ok) return setError(coreRead.error);
     setError(null);
     const stage = {
       id: crypto.randomUUID(),
@@ -86,7 +85,7 @@ export function MemberActions({
       airC: toBase('temperature', airRead.value, system),
       smoke: false,
       plannedS: 3600,
-      ...(warm && coreRead.kind === 'ok'
+      ...(warm && coreRead.ok
         ? { ends: { join: 'any' as const, coreC: toBase('temperature', coreRead.value, system) } }
         : {}),
     };

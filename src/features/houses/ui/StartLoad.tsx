@@ -8,6 +8,7 @@ import { SelectField } from '@/ui/select-field';
 import { Notice } from '@/ui/status';
 import type { Fact } from '../alarm-groups';
 import { usePostTo, useWorker } from './post-as';
+import { TextField } from '@/ui/text-field';
 
 export type ReadyBatch = {
   id: string;
@@ -130,18 +131,20 @@ export function StartLoad({
             </label>
             {chosen.includes(b.id) && (
               <>
-                <input
-                  aria-label={`Sticks of ${b.name}`}
+                <TextField
+                  label={`Sticks of ${b.name}`}
+                  quiet
                   placeholder="sticks"
                   inputMode="numeric"
-                  className="field w-24"
+                  wrap="w-24"
                   value={sticks[b.id] ?? ''}
                   onChange={(e) => setSticks({ ...sticks, [b.id]: e.target.value })}
                 />
-                <input
-                  aria-label={`Position of ${b.name}`}
+                <TextField
+                  label={`Position of ${b.name}`}
+                  quiet
                   placeholder="where, e.g. back"
-                  className="field w-44"
+                  wrap="w-44"
                   value={places[b.id] ?? ''}
                   onChange={(e) => setPlaces({ ...places, [b.id]: e.target.value })}
                 />

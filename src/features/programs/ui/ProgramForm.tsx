@@ -11,6 +11,7 @@ import { saveProgramAction } from '../actions';
 import { readStage, stageText } from '../stage-text';
 import { ProgramCurve } from './ProgramCurve';
 import { StageEditor } from './StageEditor';
+import { TextField } from '@/ui/text-field';
 
 const SAY: Record<string, string> = {
   edited_meanwhile:
@@ -68,28 +69,8 @@ export function ProgramForm({
       }}
     >
       <div className="sheet grid gap-3 sm:grid-cols-2">
-        <div>
-          <label htmlFor="program-name" className="label">
-            Name
-          </label>
-          <input
-            id="program-name"
-            className="field"
-            value={name}
-            onChange={(e) => setName(e.target.value)}
-          />
-        </div>
-        <div>
-          <label htmlFor="program-reason" className="label">
-            What is new
-          </label>
-          <input
-            id="program-reason"
-            className="field"
-            value={reason}
-            onChange={(e) => setReason(e.target.value)}
-          />
-        </div>
+        <TextField label="Name" value={name} onChange={(e) => setName(e.target.value)} />
+        <TextField label="What is new" value={reason} onChange={(e) => setReason(e.target.value)} />
       </div>
       {stages.length > 0 && (
         <section className="sheet" aria-label="Curve">

@@ -1,10 +1,12 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { UnitInput } from '@/ui/unit-input';
+import { TextField } from '@/ui/text-field';
 
 export const Small = ({
+  numeric = true,
   wide = false,
+  problem,
   onChange,
   ...field
 }: {
@@ -16,8 +18,11 @@ export const Small = ({
   numeric?: boolean;
   wide?: boolean;
 }) => (
-  <UnitInput
+  <TextField
     {...field}
+    dense
+    error={problem}
+    inputMode={numeric ? 'decimal' : 'text'}
     wrap={wide ? 'min-w-36 flex-[2]' : 'w-28 flex-1'}
     onChange={(e) => onChange(e.target.value)}
   />

@@ -8,6 +8,7 @@ import { useBatch } from '@/features/logbook/ui';
 import { problemWords } from '@/words/problems';
 import { importLoggerAction, previewLoggerAction, type Preview } from '../actions';
 import { MAX_FILE_BYTES, type ColumnChoice } from '../contract';
+import { Select } from '@/ui/select-field';
 
 const ANSWERS: Record<string, string> = {
   DMY: 'Day, month, year',
@@ -159,12 +160,10 @@ export function ImportForm() {
                   <strong>{c.name}</strong>: {c.count} readings, {show.clock(c.fromS)} to{' '}
                   {show.clock(c.toS)}, {show.temp(c.minC)} to {show.temp(c.maxC)}
                 </p>
-                <label className="sr-only" htmlFor={`${id}-${i}`}>
-                  What {c.name} measured
-                </label>
-                <select
-                  id={`${id}-${i}`}
-                  className="field max-w-sm"
+                <Select
+                  label={`What ${c.name} measured`}
+                  quiet
+                  wrap="max-w-sm"
                   value={
                     columns[i]?.what === 'core' && columns[i]?.thickest
                       ? 'thickest'
@@ -184,7 +183,7 @@ export function ImportForm() {
                   <option value="air">Air of the house</option>
                   <option value="cooler">Cooler</option>
                   <option value="ignore">Leave out</option>
-                </select>
+                </Select>
               </li>
             ))}
           </ul>

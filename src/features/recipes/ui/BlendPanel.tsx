@@ -10,6 +10,7 @@ import { Notice } from '@/ui/status';
 import type { Draft } from '../draft';
 import { fatOf, meatLines, type MeatLot } from '../blend-lines';
 import { useDesk } from './editor-context';
+import { TextField } from '@/ui/text-field';
 
 const REASONS = {
   stock_short: 'The lots chosen do not hold that much. Choose more lots, or a smaller blend.',
@@ -118,10 +119,12 @@ export function BlendPanel() {
                 <td>{l.costPerKg === null ? 'unknown' : show.cost(l.costPerKg)}</td>
                 {(['min', 'max'] as const).map((k) => (
                   <td key={k}>
-                    <input
-                      className="field min-h-11 w-20"
+                    <TextField
+                      label={`${k === 'min' ? 'Least' : 'Most'} % of ${l.code}`}
+                      quiet
+                      dense
+                      wrap="w-20"
                       inputMode="decimal"
-                      aria-label={`${k === 'min' ? 'Least' : 'Most'} % of ${l.code}`}
                       value={of(l)[k]}
                       onChange={(e) => change(l, { [k]: e.target.value })}
                     />

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Notice } from '@/ui/status';
 import { decideVersionAction } from '../actions';
 import type { VersionStatus } from '../repository';
+import { TextField } from '@/ui/text-field';
 
 const PROBLEMS: Record<string, string> = {
   blocked: 'A figure is outside a rule that blocks approval: see the figures.',
@@ -44,12 +45,11 @@ export function DecideVersion({ versionId, status, blocked }: Props) {
         void decide();
       }}
     >
-      <label className="block">
-        <span className="label">
-          {to === 'approved' ? 'Why it is approved' : 'Why it is retired'}
-        </span>
-        <input className="field" value={reason} onChange={(e) => setReason(e.target.value)} />
-      </label>
+      <TextField
+        label={to === 'approved' ? 'Why it is approved' : 'Why it is retired'}
+        value={reason}
+        onChange={(e) => setReason(e.target.value)}
+      />
       {problem && <Notice tone="bad">{problem}</Notice>}
       {blocked && to === 'approved' && (
         <Notice tone="wait">It cannot be approved while a figure blocks it.</Notice>

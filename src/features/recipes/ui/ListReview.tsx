@@ -8,6 +8,7 @@ import { Notice } from '@/ui/status';
 import { curePpm, recipeFromList, type LineDecision } from '../from-list';
 import { PpmVerdict } from './PpmVerdict';
 import { UNCLEAR_WORDS } from '@/words/recipe';
+import { TextField } from '@/ui/text-field';
 
 type Props = { list: IngredientList; rule: RuleSet['dose']; onDone: (recipe: Recipe) => void };
 
@@ -51,10 +52,12 @@ export function ListReview({ list, rule, onDone }: Props) {
     b.high - b.low < 1e-9 * b.high ? g(b.low) : `${g(b.low)} to ${g(b.high)}`;
   const field = (lineNo: number, hint: string) => (
     <span className="flex flex-wrap items-center gap-2">
-      <input
-        className="field min-h-11 w-24"
+      <TextField
+        label={`g/kg of line ${lineNo}`}
+        quiet
+        dense
+        wrap="w-24"
         inputMode="decimal"
-        aria-label={`g/kg of line ${lineNo}`}
         placeholder={hint}
         disabled={left[lineNo]}
         value={texts[lineNo] ?? ''}

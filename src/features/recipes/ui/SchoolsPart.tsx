@@ -1,6 +1,5 @@
 'use client';
 
-import { useId } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import {
   SCHOOL_QUESTIONS,
@@ -14,11 +13,11 @@ import { processDraft, type Draft } from '../draft';
 import { useLiveRecipe } from './editor-context';
 import { Part } from './fields';
 import { SCHOOL_WORDS } from '@/words/school';
+import { Select } from '@/ui/select-field';
 
 /** One question with its schools; what the chosen one means stands under it. */
 function Question({ question, recipe }: { question: SchoolQuestion; recipe: Recipe }) {
   const { control, setValue, getValues } = useFormContext<Draft>();
-  const id = useId();
   const chosen = useWatch({ control, name: `schools.${question}` }) as School | undefined;
   const { question: label, options } = SCHOOL_WORDS[question];
   const offered = offeredSchools(recipe, question);
@@ -34,12 +33,9 @@ function Question({ question, recipe }: { question: SchoolQuestion; recipe: Reci
   const shut = chosen !== undefined && !offered.includes(chosen as never);
   return (
     <div>
-      <label htmlFor={id} className="label text-sm">
-        {label}
-      </label>
-      <select
-        id={id}
-        className="field min-h-11"
+      <Select
+        label={label}
+        dense
         value={chosen ?? ''}
         onChange={(e) => e.target.value && choose(e.target.value as School)}
       >
@@ -50,7 +46,7 @@ function Question({ question, recipe }: { question: SchoolQuestion; recipe: Reci
           </option>
         ))}
         {shut && <option value={chosen}>{options[chosen]![0]} (not safe here)</option>}
-      </select>
+      </Select>
       <p className="small min-h-5">{chosen ? options[chosen]![1] : ''}</p>
     </div>
   );

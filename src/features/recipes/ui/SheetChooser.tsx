@@ -1,5 +1,7 @@
 import { unitSymbol, type Recipe, type UnitSystem } from '@/core';
 import type { Room, SheetQuery } from '../sheet';
+import { TextField } from '@/ui/text-field';
+import { Select } from '@/ui/select-field';
 
 type Props = { recipe: Recipe; query: SheetQuery; rooms: Room[]; system: UnitSystem };
 
@@ -21,62 +23,37 @@ export function SheetChooser({ recipe, query, rooms, system }: Props) {
       aria-label="What is known"
     >
       {query.version !== undefined && <input type="hidden" name="version" value={query.version} />}
-      <div className="min-w-52 grow">
-        <label htmlFor="sheet-by" className="label">
-          What is known today
-        </label>
-        <select id="sheet-by" name="by" defaultValue={query.by} className="field">
-          {options.map(([value, word]) => (
-            <option key={value} value={value}>
-              {word}
-            </option>
-          ))}
-        </select>
-      </div>
-      <div className="w-32">
-        <label htmlFor="sheet-amount" className="label">
-          Amount
-        </label>
-        <input
-          id="sheet-amount"
-          name="amount"
-          inputMode="decimal"
-          autoComplete="off"
-          defaultValue={query.amount}
-          className="field"
-        />
-      </div>
+      <Select label="What is known today" wrap="min-w-52 grow" name="by" defaultValue={query.by}>
+        {options.map(([value, word]) => (
+          <option key={value} value={value}>
+            {word}
+          </option>
+        ))}
+      </Select>
+      <TextField
+        label="Amount"
+        wrap="w-32"
+        name="amount"
+        inputMode="decimal"
+        autoComplete="off"
+        defaultValue={query.amount}
+      />
       {recipe.meat.length > 1 && (
-        <div className="min-w-40">
-          <label htmlFor="sheet-trim" className="label">
-            Trim, if scarce
-          </label>
-          <select id="sheet-trim" name="trim" defaultValue={query.trim} className="field">
-            {recipe.meat.map((m) => (
-              <option key={m.id} value={m.id}>
-                {m.name}
-              </option>
-            ))}
-          </select>
-        </div>
-      )}
-      <div className="min-w-40">
-        <label htmlFor="sheet-house" className="label">
-          House
-        </label>
-        <select
-          id="sheet-house"
-          name="house"
-          defaultValue={query.house ?? rooms[0]?.id}
-          className="field"
-        >
-          {rooms.map((r) => (
-            <option key={r.id} value={r.id}>
-              {r.name}
+        <Select label="Trim, if scarce" wrap="min-w-40" name="trim" defaultValue={query.trim}>
+          {recipe.meat.map((m) => (
+            <option key={m.id} value={m.id}>
+              {m.name}
             </option>
           ))}
-        </select>
-      </div>
+        </Select>
+      )}
+      <Select label="House" wrap="min-w-40" name="house" defaultValue={query.house ?? rooms[0]?.id}>
+        {rooms.map((r) => (
+          <option key={r.id} value={r.id}>
+            {r.name}
+          </option>
+        ))}
+      </Select>
       <button className="button-main">Work it out</button>
     </form>
   );

@@ -1,8 +1,8 @@
 'use client';
 
 import { X } from 'lucide-react';
-import { useId } from 'react';
-import { UnitInput } from '@/ui/unit-input';
+import { Options, Select } from '@/ui/select-field';
+import { TextField } from '@/ui/text-field';
 import { useFormContext, useFormState, type FieldPath } from 'react-hook-form';
 import type { Draft } from '../draft';
 
@@ -34,14 +34,15 @@ export function Text({
 }) {
   const { register } = useFormContext<Draft>();
   return (
-    <UnitInput
+    <TextField
+      dense
       label={label}
       unit={unit}
-      numeric={numeric}
+      inputMode={numeric ? 'decimal' : 'text'}
       wrap={className}
       list={list}
       placeholder={placeholder}
-      problem={useProblem(name)}
+      error={useProblem(name)}
       {...register(name, { onChange: (e) => onPicked?.(String(e.target.value)) })}
     />
   );
@@ -55,20 +56,10 @@ export function Pick({
   className = 'min-w-28 flex-1',
 }: Common & { options: readonly (readonly [value: string, word: string])[] }) {
   const { register } = useFormContext<Draft>();
-  const id = useId();
   return (
-    <div className={className}>
-      <label htmlFor={id} className="label text-sm">
-        {label}
-      </label>
-      <select id={id} className="field min-h-11 px-2 text-base" {...register(name)}>
-        {options.map(([value, word]) => (
-          <option key={value} value={value}>
-            {word}
-          </option>
-        ))}
-      </select>
-    </div>
+    <Select dense label={label} wrap={className} {...register(name)}>
+      <Options of={options} />
+    </Select>
   );
 }
 

@@ -3,6 +3,7 @@
 import { saveSiteAction } from '../actions';
 import type { Site } from '../repository';
 import { ActionForm, Field } from '@/ui/action-form';
+import { TextField } from '@/ui/text-field';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 
@@ -47,19 +48,19 @@ export function SiteForm({ site, zones }: { site: Site; zones: string[] }) {
           return (
             <div key={day} className="mb-1 grid grid-cols-[6.5rem_1fr_1fr] items-center gap-2">
               <span>{day}</span>
-              <input
-                aria-label={`${day} from`}
+              <TextField
+                label={`${day} from`}
+                quiet
                 name={`from${i + 1}`}
                 type="time"
                 defaultValue={open?.from}
-                className="field"
               />
-              <input
-                aria-label={`${day} to`}
+              <TextField
+                label={`${day} to`}
+                quiet
                 name={`to${i + 1}`}
                 type="time"
                 defaultValue={open?.to}
-                className="field"
               />
             </div>
           );

@@ -10,6 +10,7 @@ import { formFigure } from '@/ui/form-figure';
 import { useShow } from '@/ui/show-context';
 import { adjustLotAction, receiveLotAction } from '../actions';
 import type { Ingredient } from '../repository';
+import { Select } from '@/ui/select-field';
 
 const percent = (v: FormDataEntryValue | null) => {
   const read = formFigure(v);
@@ -57,16 +58,13 @@ export function LotForm({ ingredients }: { ingredients: Ingredient[] }) {
         return 'Received.';
       }}
     >
-      <label className="block">
-        <span className="label">Ingredient</span>
-        <select className="field" value={chosen} onChange={(e) => setChosen(e.target.value)}>
-          {ingredients.map((i) => (
-            <option key={i.id} value={i.id}>
-              {i.name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Select label="Ingredient" value={chosen} onChange={(e) => setChosen(e.target.value)}>
+        {ingredients.map((i) => (
+          <option key={i.id} value={i.id}>
+            {i.name}
+          </option>
+        ))}
+      </Select>
       <div className="grid items-end gap-3 sm:grid-cols-2">
         <Field name="code" label="Lot number" />
         <Field name="supplier" label="Supplier" />
@@ -138,19 +136,16 @@ export function IngredientForm({ known, save }: { known?: Ingredient; save: Act 
       }}
     >
       <Field name="name" label="Name" value={known?.name} />
-      <label className="block">
-        <span className="label">It is</span>
-        <select
-          className="field"
-          value={kind}
-          onChange={(e) => setKind(e.target.value as Ingredient['kind'])}
-        >
-          <option value="meat">meat</option>
-          <option value="cure">a cure</option>
-          <option value="salt">salt</option>
-          <option value="addition">an addition</option>
-        </select>
-      </label>
+      <Select
+        label="It is"
+        value={kind}
+        onChange={(e) => setKind(e.target.value as Ingredient['kind'])}
+      >
+        <option value="meat">meat</option>
+        <option value="cure">a cure</option>
+        <option value="salt">salt</option>
+        <option value="addition">an addition</option>
+      </Select>
       <div className="grid gap-3 sm:grid-cols-2">
         {kind === 'meat' && (
           <Field name="species" label="Species" value={facts.species ?? 'pork'}>
