@@ -92,3 +92,47 @@ test('the one switch changes every unit, and the other system stays in sight', a
   await page.getByRole('button', { name: /Units/ }).click();
   await expect(page.getByTestId('core-now')).toContainText('°C');
 });
+
+test('keys: a list under "?", places under "g", Escape closes what was opened', async ({
+  page,
+}) => {
+  await signIn(page, 'pia');
+  const keys = page.getByRole('dialog', { name: 'Keys' });
+  await page.keyboard.press('?');
+  await expect(keys).toContainText('Close what was opened');
+  await page.keyboard.press('Escape');
+  await expect(keys).toHaveCount(0);
+  await page.keyboard.press('g');
+  await page.keyboard.press('e');
+  await expect(page).toHaveURL(/\/records$/);
+  /* What is typed into a field is text. */
+  await page.keyboard.press('/');
+  await expect(page.getByLabel('Batch number or recipe')).toBeFocused();
+  await page.keyboard.type('g?h');
+  await expect(page.getByLabel('Batch number or recipe')).toHaveValue('g?h');
+  await expect(page).toHaveURL(/\/records$/);
+
+  await openBatch(page, 'In Big house', '/house');
+  const figures = page.getByText('Figures behind the chart').first();
+  await figures.focus();
+  await page.keyboard.press('Enter');
+  const opened = page.locator('details[open]').filter({ has: figures });
+  await expect(opened).toHaveCount(1);
+  await page.keyboard.press('Escape');
+  await expect(opened).toHaveCount(0);
+  await expect(figures).toBeFocused();
+});
+
+test('somebody new is told what to do first, by role, until they know their way', async ({
+  page,
+}) => {
+  await signIn(page, 'pia');
+  const steps = page.getByRole('region', { name: 'First steps' });
+  await expect(steps.getByRole('link', { name: 'Read the records' })).toBeVisible();
+  await expect(steps.getByRole('link', { name: 'Start a batch' })).toHaveCount(0);
+  await steps.getByRole('button', { name: 'I know my way' }).click();
+  await expect(steps).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Floor' })).toBeVisible();
+  await expect(steps).toHaveCount(0);
+});

@@ -27,7 +27,6 @@ export default async function SiteLayout({ children }: { children: ReactNode }) 
       <TopBar person={person} show={show} />
       <ClockBanner />
       <Live lastSeq={seq} />
-      <Shortcuts />
       <OutboxBar personId={person.id} />
       <main id="main" className="mx-auto max-w-6xl px-4 py-4">
         <WorkerProvider value={{ personId: person.id, canWork: may(person.role, 'work_batches') }}>
@@ -38,6 +37,7 @@ export default async function SiteLayout({ children }: { children: ReactNode }) 
         Follow your local code and the authority that licenses you; this tool does not replace
         either.
       </footer>
+      <Shortcuts />
     </ShowProvider>
   );
 }

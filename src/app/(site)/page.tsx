@@ -108,6 +108,7 @@ export default async function FloorPage() {
               <li key={b.id} className="flex gap-3 border-t border-line py-2">
                 <Link href={`/batches/${b.id}`} className="text-accent underline">
                   {b.recipe.name}
+                  <span className="sr-only">, {b.code}</span>
                 </Link>
                 <span className="text-soft">
                   {b.code}, closed {show.clock(b.closedS!)} · {show.until(b.closedS!, now)}

@@ -79,6 +79,7 @@ export function BatchCard({
             className="text-ink underline decoration-line underline-offset-4"
           >
             {head.recipe.name}
+            <span className="sr-only">, {head.code}</span>
           </Link>
         </h3>
         <span className="small">{head.code}</span>

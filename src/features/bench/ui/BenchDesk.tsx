@@ -81,7 +81,13 @@ export function BenchDesk({ data }: { data: BenchData }) {
         )}
       </div>
       <div className="grid items-start gap-4 lg:grid-cols-2">
-        <div className="space-y-4 lg:sticky lg:top-16 lg:max-h-[calc(100vh-5rem)] lg:overflow-y-auto">
+        {/* It scrolls by itself where it is taller than the window: by the keyboard too. */}
+        <div
+          role="group"
+          aria-label="What it does"
+          tabIndex={0}
+          className="space-y-4 lg:sticky lg:top-4 lg:max-h-[calc(100vh-2rem)] lg:overflow-y-auto"
+        >
           <section className="sheet" aria-label="Curves">
             {lines.length > 0 ? (
               <BenchChart lines={lines} stages={read[at]!.stages} />

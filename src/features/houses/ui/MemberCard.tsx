@@ -44,6 +44,7 @@ export function MemberCard({
         <h3 className="text-lg font-semibold">
           <Link className="text-accent underline" href={`/batches/${head.id}/house`}>
             {head.recipe.name}
+            <span className="sr-only">, {head.code}</span>
           </Link>
         </h3>
         <span className="small">{head.code}</span>
