@@ -160,6 +160,7 @@ export {
   type Plan,
   type PlannedPiece,
 } from './schedule/plan';
+export { whatHolds, type Holding } from './schedule/what-holds';
 export { READY_AHEAD_S, START_BACK_S } from './schedule/ranges';
 export { recipeBlocks, requiredHoldS } from './schedule/recipe-blocks';
 export { followRecord, type Standing, type Way, type WayPiece } from './schedule/follow';

@@ -1,4 +1,5 @@
-import { programOf, routeOf, type Recipe, type StepKind } from '@/core';
+import { programOf, routeOf, type Holding, type Recipe, type StepKind } from '@/core';
+import type { Show } from './show';
 import { STEP_KIND_WORDS, stepName, stepTint } from './route';
 
 const FIXED: Record<string, { name: string; tint: string }> = {
@@ -25,4 +26,13 @@ export function pieceLook(key: string, recipe: Recipe): { name: string; tint: st
   }
   const of = (kind === 'chill' ? id : key) as StepKind;
   return FIXED[key] ?? { name: STEP_KIND_WORDS[of] ?? key, tint: stepTint(of) };
+}
+
+/** What a plan cannot be sooner than, in words. */
+export function holdingWords(holding: Holding | null, recipe: Recipe, show: Show): string {
+  if (!holding) return 'there is nothing to do';
+  const { name } = pieceLook(holding.key, recipe);
+  return holding.code === 'hours'
+    ? `“${name}” waits for working hours, until ${show.clock(holding.atS)}`
+    : `the work itself takes that long, “${name}” most of it, ${show.duration(holding.durationS)}`;
 }

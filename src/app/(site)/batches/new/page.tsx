@@ -7,6 +7,7 @@ import {
   scaleRecipe,
   sheetLimits,
   toBase,
+  whatHolds,
 } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { MAX_MASS_G } from '@/features/logbook/contract';
@@ -21,6 +22,7 @@ import { currentRules, listScales, loadSite } from '@/features/settings/service'
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
+import { holdingWords } from '@/words/piece';
 import { Notice } from '@/ui/status';
 
 const REFUSED: Record<string, string> = {
@@ -125,7 +127,7 @@ export default async function NewBatchPage({ searchParams }: { searchParams: Pro
                   <Notice tone="bad">
                     This ready-by cannot be met.{' '}
                     {plan.readyS
-                      ? `The earliest is ${show.when(plan.readyS, now)}; the plan below is for that.`
+                      ? `The earliest is ${show.when(plan.readyS, now)}: ${holdingWords(whatHolds(plan.earliest ?? [], fromS), recipe, show)}. The plan below is for that.`
                       : 'No plan fits the working hours in Settings within three weeks.'}
                   </Notice>
                 </div>
