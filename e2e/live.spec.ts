@@ -114,3 +114,36 @@ test('two tabs on the same batch: the second is told, nothing happens twice', as
   await page.goto(`${href}/log`);
   await expect(page.getByText('Stage: Cook')).toHaveCount(1);
 });
+
+test('a load goes on in one press, and where one batch does not, none does', async ({ page }) => {
+  await signIn(page, 'ines');
+  await page.goto('/house/big');
+  const cards = page.getByRole('region', { name: 'Who comes out next' });
+  const ids = await cards
+    .getByRole('heading')
+    .getByRole('link')
+    .evaluateAll((all) => all.map((a) => a.getAttribute('href')!.split('/')[2]!));
+  expect(ids.length).toBeGreaterThan(0);
+  const wood = { kind: 'event_logged', event: 'wood_added' };
+  const offers = (bodies: object[]) =>
+    bodies.map((body, i) => ({
+      batchId: ids[i % ids.length],
+      entry: { id: crypto.randomUUID(), happenedAt: new Date().toISOString(), body },
+    }));
+  const counted = async () => {
+    await page.goto(`/batches/${ids[0]}/log`);
+    return page.getByText('Wood added').count();
+  };
+  const before = await counted();
+  const send = (list: object[]) => page.request.post('/api/v1/entries', { data: { offers: list } });
+  const bad = await send(
+    offers([...ids.map(() => wood), { kind: 'stage_started', stageIndex: 0 }]),
+  );
+  expect(bad.status()).toBe(409);
+  expect(await bad.json()).toMatchObject({ ok: false, batch: expect.stringMatching(/^\d{6}-/) });
+  expect(await counted()).toBe(before);
+  const good = offers(ids.map(() => wood));
+  for (const known of [false, true])
+    expect(await (await send(good)).json()).toMatchObject({ ok: true, known });
+  expect(await counted()).toBe(before + 1);
+});

@@ -50,6 +50,7 @@ export const WHO_MAY: Record<string, readonly Identity[]> = {
   'GET /api/v1/batches/[id]/record': PEOPLE,
   'GET /api/v1/batches/[id]/run': PEOPLE,
   'GET /api/v1/batches/[id]/schedule': PEOPLE,
+  'POST /api/v1/entries': WORKERS,
   'GET /api/v1/events': PEOPLE,
   'GET /api/v1/house': ['device'],
   'GET /api/v1/openapi.json': EVERYBODY,

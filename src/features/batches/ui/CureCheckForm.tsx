@@ -18,7 +18,9 @@ export function CureCheckForm({ cure }: { cure: Weighed }) {
   const [error, setError] = useState<string | null>(null);
   const form = useRef<HTMLFormElement>(null);
   /* It takes the place of the list that was worked on: what comes next is where it can be read. */
-  useEffect(() => form.current?.scrollIntoView({ block: 'nearest' }), []);
+  useEffect(() => {
+    form.current?.scrollIntoView({ block: 'nearest' });
+  }, []);
   if (!canWork) return <Notice tone="wait">The cure waits for its second look.</Notice>;
   const alone = cure.by.id === personId;
   const submit = () => {
