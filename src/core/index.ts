@@ -72,13 +72,7 @@ export {
   type ScaleBy,
 } from './formula/scale-recipe';
 export { blendTrims, type Blend, type BlendLine, type Trim } from './formula/blend-trims';
-export {
-  iceShare,
-  meatHeatJPerG,
-  roomHeatJPerG,
-  type IceInput,
-  type IceShare,
-} from './formula/ice-share';
+export { iceShare, roomHeatJPerG, type IceInput, type IceShare } from './formula/ice-share';
 export {
   BATTER_DENSITY_G_CM3,
   batterFromCasing,
@@ -280,3 +274,4 @@ export {
 } from './units/units';
 export { parseNumber, type ParsedNumber } from './units/parse-number';
 export { plausibleTemp, type Plausibility, type ReadingPlace } from './units/plausible';
+export * from './making';

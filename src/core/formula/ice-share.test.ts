@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { iceShare, meatHeatJPerG, type IceInput } from './ice-share';
+import { meatHeatJPerG } from '../heat/meat-heat';
+import { iceShare, type IceInput } from './ice-share';
 
 const SEED = { seed: 20261123 };
 const base: IceInput = {

@@ -1,25 +1,9 @@
 import { requireBetween, requireNonNegative, requirePositive } from '../guard';
+import { LATENT_ICE, meatHeatJPerG } from '../heat/meat-heat';
 
-/** Heat capacities, J/gK, and the latent heat of ice, J/g. */
+/** Heat capacities, J/gK. */
 const CP_WATER = 4.18;
 const CP_ICE = 2.05;
-const LATENT_ICE = 334;
-/** Sausage meat: heat capacity thawed and frozen, first freezing, and the water in it that can freeze (usual). */
-const MEAT = { cp: 3.4, cpFrozen: 1.9, freezesC: -1.5, freezable: 0.58 } as const;
-
-/**
- * Heat in meat against 0 °C, J/g. Below first freezing part of its water is ice:
- * `frozen share = 1 − freezesC / tempC` (ideal solution), so the heat to thaw it is counted.
- * @param tempC [-20, 40] · @source apparent heat of lean meat after ASHRAE Refrigeration Handbook, ch. 19
- */
-export function meatHeatJPerG(tempC: number): number {
-  requireBetween('meatC', tempC, -20, 40);
-  const { cp, cpFrozen, freezesC, freezable } = MEAT;
-  if (tempC >= freezesC) return cp * tempC;
-  const frozen = freezable * (1 - freezesC / tempC);
-  return cp * freezesC + cpFrozen * (tempC - freezesC) - frozen * LATENT_ICE;
-}
-
 /** Heat that a bowl takes from the room, J per g of batter, K and minute: 0.5 m² at 15 W/m²K on 30 kg (usual). */
 const ROOM_J_PER_G_K_MIN = 0.015;
 

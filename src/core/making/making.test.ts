@@ -1,0 +1,134 @@
+import fc from 'fast-check';
+import { meatAtC, meatHeatJPerG } from '../heat/meat-heat';
+import { thermalProperties } from '../heat/properties';
+import { fermentedRecipe, testRecipe } from '../testing/recipe';
+import { driedRecipe } from '../testing/outcomes';
+import { chillTimeS, type ChillInput } from './chill-time';
+import { makingClassOf, makingLimitsOf } from './limits';
+import { beforeFor, learnWork, passForecast, type Pass } from './pass-forecast';
+
+test('the heat of meat and its temperature are one another’s inverse', () =>
+  fc.assert(
+    fc.property(fc.double({ min: -19, max: 39, noNaN: true }), (tempC) =>
+      expect(meatAtC(meatHeatJPerG(tempC))).toBeCloseTo(tempC, 3),
+    ),
+  ));
+
+/** Surface of a slab in a film, share of the way still to go: the first terms of the exact series. */
+function slabSurface(bi: number, fo: number): number {
+  let sum = 0;
+  for (let n = 0; n < 40; n += 1) {
+    let [low, high] = [n * Math.PI + 1e-9, n * Math.PI + Math.PI / 2 - 1e-9];
+    for (let k = 0; k < 80; k += 1) {
+      const z = (low + high) / 2;
+      if (z * Math.tan(z) < bi) low = z;
+      else high = z;
+    }
+    const z = (low + high) / 2;
+    sum += ((4 * Math.sin(z)) / (2 * z + Math.sin(2 * z))) * Math.cos(z) * Math.exp(-z * z * fo);
+  }
+  return sum;
+}
+
+describe('minutes in the freezer', () => {
+  const usual: ChillInput = { thicknessMm: 40, startC: 5, targetC: -1, freezerC: -18 };
+  const minutes = (change: Partial<ChillInput> = {}) => chillTimeS({ ...usual, ...change })! / 60;
+
+  test('a layer of 4 cm on a tray at −18 °C: within what is customary', () => {
+    expect(minutes()).toBeGreaterThan(15);
+    expect(minutes({ sides: 2 })).toBeLessThan(50);
+    expect(minutes({ filmWm2K: 25 })).toBeLessThan(minutes());
+  });
+
+  test.each([
+    [30, 20, 10, 8],
+    [60, 15, 4, 20],
+    [40, 12, 3, 10],
+  ])('%d mm from %d to %d °C, nothing frozen, film %d: as the exact slab', (mm, from, to, film) => {
+    const composition = { fatFraction: 0.25, waterFraction: 0.57 };
+    const freezerC = 0;
+    const tS = chillTimeS({
+      thicknessMm: mm,
+      startC: from,
+      targetC: to,
+      freezerC,
+      filmWm2K: film,
+    })!;
+    const { kWmK, rhoKgM3 } = thermalProperties(composition);
+    const long = mm / 1000;
+    const alpha = kWmK / (rhoKgM3 * 3400);
+    const left = slabSurface((film * long) / kWmK, (alpha * tS) / long ** 2);
+    expect(from * left).toBeCloseTo(to, 0);
+    expect(Math.abs(from * left - to)).toBeLessThan(0.03 * (from - freezerC));
+  });
+
+  test('longer for thicker, warmer, colder wanted, warmer freezers', () => {
+    const bounded = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+    const layer = fc.record({
+      thicknessMm: bounded(15, 60),
+      startC: bounded(1, 12),
+      targetC: bounded(-2, 0.5),
+      freezerC: bounded(-30, -8),
+    });
+    fc.assert(
+      fc.property(layer, bounded(0.1, 2), (l, by) => {
+        const t = (c: Partial<ChillInput>) => chillTimeS({ ...l, ...c }) ?? Infinity;
+        const base = t({}) - 1;
+        expect(t({ thicknessMm: l.thicknessMm + 5 * by })).toBeGreaterThanOrEqual(base);
+        expect(t({ startC: l.startC + by })).toBeGreaterThanOrEqual(base);
+        expect(t({ targetC: l.targetC - by })).toBeGreaterThanOrEqual(base);
+        expect(t({ freezerC: l.freezerC + by })).toBeGreaterThanOrEqual(base);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test('cold enough already, never cold enough, impossible', () => {
+    expect(minutes({ startC: -2 })).toBe(0);
+    expect(chillTimeS({ ...usual, freezerC: 0 })).toBeNull();
+    expect(() => chillTimeS({ ...usual, thicknessMm: 0 })).toThrow('thicknessMm');
+    expect(() => chillTimeS({ ...usual, startC: Number.NaN })).toThrow('startC');
+  });
+});
+
+describe('the next pass', () => {
+  test('before anything was logged: 1.5 to 4 °C', () => {
+    const f = passForecast(2, learnWork([]));
+    expect(f.lowC - 2).toBeGreaterThan(1.3);
+    expect(f.highC - 2).toBeLessThan(4.3);
+  });
+
+  test('half-frozen meat warms less by the same pass', () => {
+    const work = learnWork([]);
+    expect(passForecast(-3, work).afterC + 3).toBeLessThan(passForecast(3, work).afterC - 3);
+  });
+
+  test('what it has to be before is what comes out at the limit', () => {
+    const work = learnWork([]);
+    expect(passForecast(beforeFor(4, work), work).afterC).toBeCloseTo(4, 3);
+  });
+
+  test('a simulated machine is learned, whatever the first guess, and one odd reading does not spoil it', () => {
+    const machine = (jPerG: number, n: number): Pass[] =>
+      Array.from({ length: n }, (_, i) => {
+        const beforeC = -1 + (i % 5);
+        const noise = Math.sin(i * 12.9898) * 1.5;
+        return { beforeC, afterC: meatAtC(meatHeatJPerG(beforeC) + jPerG + noise) };
+      });
+    for (const jPerG of [5, 9, 16]) {
+      expect(Math.abs(learnWork(machine(jPerG, 60)).jPerG - jPerG)).toBeLessThan(0.6);
+      const odd = [...machine(jPerG, 60), { beforeC: 1, afterC: 35 }];
+      expect(Math.abs(learnWork(odd).jPerG - jPerG)).toBeLessThan(0.9);
+    }
+    expect(learnWork(machine(9, 60)).sdJPerG).toBeLessThan(learnWork([]).sdJPerG);
+  });
+
+  test('passes that got colder teach nothing', () =>
+    expect(learnWork([{ beforeC: 4, afterC: 1 }])).toEqual(learnWork([])));
+});
+
+test('limits follow what the product is', () => {
+  expect(makingClassOf(testRecipe())).toBe('coarse');
+  expect(makingClassOf(fermentedRecipe())).toBe('fine_dry');
+  expect(makingLimitsOf(driedRecipe()).afterPassC).toBe(1);
+});
