@@ -5,8 +5,12 @@ import {
   SALT_LINE,
   doseCure,
   holdOf,
+  isMaking,
+  meatAtC,
+  meatHeatJPerG,
   plainSalt,
   roundToScale,
+  routeOf,
   type Author,
   type EntryBody,
   type ProgramStage,
@@ -116,6 +120,26 @@ export function weighIns(
   return { entries: out, cureId };
 }
 
+/** What a pass of the demo's grinder puts into the meat, J/g: a little more than is usual. */
+const PASS_J = 11;
+
+/** The bench work between weighing and stuffing, a few minutes a step, with what was measured at it. */
+export function benchWork(w: World, recipe: Recipe, fromS: number, seed: number): DemoLine[] {
+  let [t, tempC] = [fromS, 4];
+  return routeOf(recipe)
+    .filter(isMaking)
+    .map(({ id: stepId, kind }, i): DemoLine => {
+      t += 6 * 60;
+      const shown = (c: number) => Math.round(c * 10) / 10;
+      const beforeC = shown(tempC);
+      if (kind === 'chill') tempC = -0.5 + (seed % 3) / 2;
+      const passes = kind === 'grind' || kind === 'mix';
+      if (passes) tempC = meatAtC(meatHeatJPerG(tempC) + PASS_J + ((seed + i) % 4) - 1.5);
+      const measured = passes || kind === 'chill' ? { beforeC, tempC: shown(tempC) } : {};
+      return [t, w.operator, { kind: 'step_ticked', stepId, ...measured }];
+    });
+}
+
 /** Channel that a line of the history goes to: several batches of one load have probes of their own. */
 function channelOf(s: Story, line: ChannelKey): string {
   if (line === 'thick') return s.probes?.[0] ?? 'core-1';
@@ -202,6 +226,7 @@ export async function tell(w: World, s: Story): Promise<string> {
   const batchId = randomUUID();
   const { entries, cureId } = weighIns(recipe, s, w);
   const lines: DemoLine[] = [begins(w, version, startS, s.meatG), ...entries];
+  lines.push(...benchWork(w, recipe, startS + 20 * 60, s.seed));
   let t = startS + HOUR;
   const holdS = holdOf(recipe).minS;
   if (holdS > 0) lines.push([t, w.operator, { kind: 'cure_hold_started', coolerC: 2.4 }]);

@@ -12,6 +12,7 @@ import {
 import type { Show } from './show';
 import { lineName } from './line-name';
 import { stepName } from './route';
+import { tickedTemps } from './ticked';
 import { ALARM_WORDS, EVENT_WORDS } from './house';
 import { CHECK_WORDS, LOT_PROBLEM_WORDS, MEDIUM_WORDS, STEP_WORDS } from './batch';
 
@@ -105,7 +106,7 @@ export function entryWords(
       return `pH ${s.number(b.ph, 2)} of the test piece`;
     case 'step_ticked': {
       const step = routeOf(recipe).find((x) => x.id === b.stepId);
-      return `${step ? stepName(step) : 'A step'} done${b.tempC === undefined ? '' : `, ${s.temp(b.tempC)}`}`;
+      return `${step ? stepName(step) : 'A step'} done${tickedTemps(b, s)}`;
     }
     case 'parasites_controlled':
       return `${lineName(recipe, b.lineId)}: ${controlWords(b.control, s)}`;

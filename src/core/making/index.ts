@@ -1,3 +1,4 @@
+export { meatAtC, meatHeatJPerG } from '../heat/meat-heat';
 export { chillTimeS, type ChillInput } from './chill-time';
 export { makingClassOf, makingLimitsOf, type MakingClass, type MakingLimits } from './limits';
 export {

@@ -1,4 +1,11 @@
-import { entriesOfPart, ofPart, type Author, type Entry, type EntryBody } from '@/core';
+import {
+  entriesOfPart,
+  ofPart,
+  type Author,
+  type Entry,
+  type EntryBody,
+  type EntryKind,
+} from '@/core';
 import type { Handle, Tx } from '@/platform/db/client';
 import { toDate, toEpochS } from '@/platform/clock';
 import { hashOf } from '@/platform/hash';
@@ -149,4 +156,21 @@ export async function hasRecorded(db: Handle, personId: string): Promise<boolean
     .limit(1)
     .executeTakeFirst();
   return row !== undefined;
+}
+
+/** The batches in which a kind of entry was recorded, the last first. */
+export async function lastBatchesWith(
+  db: Handle,
+  kind: EntryKind,
+  limit: number,
+): Promise<string[]> {
+  const rows = await db
+    .selectFrom('entry')
+    .select('batchId')
+    .where('kind', '=', kind)
+    .groupBy('batchId')
+    .orderBy((e) => e.fn.max('seq'), 'desc')
+    .limit(limit)
+    .execute();
+  return rows.map((r) => r.batchId);
 }

@@ -24,6 +24,7 @@ export const finishing = [
     part,
     stepId: z.string().min(1).max(60),
     tempC: optionalTemp,
+    beforeC: optionalTemp,
   }),
   z.object({
     kind: z.literal('parasites_controlled'),

@@ -18,7 +18,15 @@ export {
   type Looked,
   type Standing,
 } from './case';
-export { entryHash, hasRecorded, lastSeq, loadEntries, SYSTEM, type NewEntry } from './chain';
+export {
+  entryHash,
+  hasRecorded,
+  lastBatchesWith,
+  lastSeq,
+  loadEntries,
+  SYSTEM,
+  type NewEntry,
+} from './chain';
 export {
   closedBatches,
   countCodes,

@@ -14,7 +14,13 @@ export type MakingBody =
       without?: string[];
     }
   /** A step of the way that has no entry of its own was done. */
-  | { kind: 'step_ticked'; stepId: string; tempC?: number }
+  | {
+      kind: 'step_ticked';
+      stepId: string;
+      /** Of the meat when it was done, and before it, °C. */
+      tempC?: number;
+      beforeC?: number;
+    }
   | {
       kind: 'ph_logged';
       ph: number;
@@ -30,7 +36,7 @@ export type MakingState = {
     >
   >;
   /** Steps of the way that were ticked off, by their id. */
-  ticked: Record<string, { atS: number; tempC: number | null; by: Author }>;
+  ticked: Record<string, { atS: number; tempC: number | null; beforeC: number | null; by: Author }>;
   /** pH of the test piece, in time. */
   ph: { ph: number; tS: number; meterCheckedS: number | null; by: Author }[];
 };
@@ -56,7 +62,8 @@ export const making: Chapter<MakingBody, MakingState> = {
     },
     step_ticked: {
       apply: (s, b, e) => {
-        s.ticked[b.stepId] = { atS: e.happenedS, tempC: b.tempC ?? null, by: e.by };
+        const { stepId, tempC = null, beforeC = null } = b;
+        s.ticked[stepId] = { atS: e.happenedS, tempC, beforeC, by: e.by };
       },
       refuses: (_s, b, r) => (routeOf(r).some((x) => x.id === b.stepId) ? null : 'unknown_step'),
       correctable: true,

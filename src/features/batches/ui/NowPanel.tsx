@@ -1,5 +1,13 @@
 import { Link } from '@/ui/link';
-import { CURE_LINE, outcomeOf, scaleRecipe, sheetLimits, type Recipe, type Scale } from '@/core';
+import {
+  CURE_LINE,
+  outcomeOf,
+  scaleRecipe,
+  sheetLimits,
+  type Recipe,
+  type Scale,
+  type Pass,
+} from '@/core';
 import type { Show } from '@/words/show';
 import type { LotChoice } from '@/features/stores/contract';
 import type { Dossier } from '@/features/logbook/service';
@@ -9,6 +17,8 @@ import { EntryButton } from './EntryButton';
 import { FinishPanel } from './FinishPanel';
 import { FreezeEntry } from './FreezeEntry';
 import { HoldClock } from './HoldClock';
+import { makingSheet } from '../making';
+import { MakingSheet } from './MakingSheet';
 import { isPressed, RunAction } from './RunAction';
 import { StepWeight } from './StepWeight';
 import { WeighList } from './WeighList';
@@ -34,12 +44,15 @@ export function NowPanel({
   dossier,
   scales,
   lots,
+  passes,
   show,
   nowS,
 }: {
   dossier: Dossier;
   scales: Scale[];
   lots: Record<string, LotChoice[]>;
+  /** Passes of earlier batches, by what they are learned by. */
+  passes: Record<string, Pass[]>;
   show: Show;
   nowS: number;
 }) {
@@ -69,6 +82,10 @@ export function NowPanel({
   const open = state.phase !== 'released' && state.phase !== 'destroyed';
   /* Until the second look is given, the first figure and every other pad are out of sight. */
   const lookOpen = open && cure !== undefined && state.cureCheck === null;
+  /* What is not on the scale any more is being made; until it is stuffed. */
+  const atScale = missing.length > 0;
+  const makes = open && !state.steps.stuff && !state.run && state.meatG !== null;
+  const making = makingSheet(c, lines, passes);
   return (
     <div className="space-y-4">
       {open && (
@@ -124,6 +141,7 @@ export function NowPanel({
         </section>
       )}
       {open && <FinishPanel c={c} lots={lotCodesOf(dossier)} show={show} />}
+      {makes && !atScale && <MakingSheet sheet={making} />}
       {lookOpen && <CureCheckForm key={cure.entryId + cure.amountG} cure={cure} />}
       {cure && state.cureCheck && !state.cureCheck.matches && (
         <p className="sheet font-semibold text-bad">
@@ -150,6 +168,7 @@ export function NowPanel({
           />
         </section>
       )}
+      {makes && atScale && <MakingSheet sheet={making} />}
     </div>
   );
 }
