@@ -45,8 +45,8 @@ test('on a phone: from the freezer through the grinder, each step with what it l
   await chill.getByRole('button', { name: 'Done' }).click();
 
   const grind = form(/^Grind/);
-  await expect(grind.getByText(/Comes out at about/)).toBeVisible();
   await grind.getByLabel('Meat before').fill('3.5');
+  await expect(grind.getByText(/Comes out at about/)).toBeVisible();
   await expect(grind.getByText(/Over 4 °C: chill it to .* first, about \d+ min/)).toBeVisible();
   await grind.getByLabel('Meat after').fill('6');
   await expect(grind.getByText(/Over 4 °C: chill it before it goes on/)).toBeVisible();
@@ -55,7 +55,8 @@ test('on a phone: from the freezer through the grinder, each step with what it l
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await grind.getByRole('button', { name: 'Done' }).click();
   await expect(making).toContainText('from 3.5 °C to 6 °C');
-  await expect(form(/^Mix/)).toBeVisible();
+  /* What came out of the grinder goes into the mixer. */
+  await expect(form(/^Mix/).getByText(/Comes out at about/)).toBeVisible();
   await page.goto(`/batches/${id}/log`);
   await expect(page.getByText('Grind done, from 3.5 °C to 6 °C')).toBeVisible();
 });

@@ -55,6 +55,8 @@ export class Show {
   /** A difference of temperatures. */
   tempStep = (stepC: number) => this.quantity('temperatureStep', stepC);
   mass = (massG: number) => this.quantity('mass', massG);
+  /** Meat as the bench scale shows it, in the unit that it is typed in. */
+  meat = (massG: number) => this.quantity('mass', massG, 3);
 
   /** Grams as the scale shows them: the scale decides the decimals, doses are always weighed in grams. */
   grams(massG: number, resolutionG = 0.1): string {

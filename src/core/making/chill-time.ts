@@ -5,7 +5,7 @@ import { thermalProperties, type FoodComposition } from '../heat/properties';
 export type ChillInput = {
   /** How deep the meat lies, mm, 5 to 150. */
   thicknessMm: number;
-  /** Of the meat now, and what its surface is to come to, °C. */
+  /** Of the meat now, and what it is to come to, °C. */
   startC: number;
   targetC: number;
   /** Air of the freezer, °C. */
@@ -15,6 +15,8 @@ export type ChillInput = {
   filmWm2K?: number;
   /** Sides that the air reaches: on a tray one, on a grid two. */
   sides?: 1 | 2;
+  /** What is to come to the target: its surface, or all of it on average, as it goes through a machine. */
+  of?: 'surface' | 'mean';
 };
 
 /** Thickness of a cell, m: the same for every layer, so that a thicker one never comes out sooner. */
@@ -35,7 +37,7 @@ const frozenShare = (tempC: number) =>
   Math.min(1, Math.max(0, (FREEZES_C - tempC) / (FREEZES_C - HARD_C)));
 
 /**
- * Seconds until the surface of a layer of meat has come to a temperature in a freezer: conduction in a slab with
+ * Seconds until a layer of meat has come to a temperature in a freezer, on its surface or on average: conduction in a slab with
  * apparent heat (the water that freezes on the way gives off its heat), cooled from one or both sides.
  * @returns s; null where it does not get there within twelve hours · @throws RangeError naming the field out of range
  * Valid for even layers from −20 to 40 °C. @source heat balance of a slab; apparent heat as in `meatHeatJPerG`
@@ -58,17 +60,21 @@ export function chillTimeS(input: ChillInput): number | null {
   const temp = new Float64Array(cells).fill(startC);
   const stepS = (0.4 * rhoKgM3 * LEAST_CP * CELL_M * CELL_M) / (kWmK * FROZEN_CONDUCTS);
   const perCell = stepS / (rhoKgM3 * CELL_M * 1000);
-  let surfaceC = startC;
+  const whole = cells - 1 + inner;
+  const meanOf = () =>
+    meatAtC(heat.reduce((sum, h, i) => sum + h * (i === cells - 1 ? inner : 1), 0) / whole);
+  let lastC = startC;
   for (let tS = 0; tS < LONGEST_S; tS += stepS) {
     const outC = temp[0]!;
     const half = conducts(outC) / (CELL_M / 2);
-    const nowC = (half * outC + film * freezerC) / (half + film);
+    const surfaceC = (half * outC + film * freezerC) / (half + film);
+    const nowC = input.of === 'mean' ? meanOf() : surfaceC;
     if (nowC <= targetC) {
-      const share = (surfaceC - targetC) / (surfaceC - nowC);
+      const share = (lastC - targetC) / (lastC - nowC);
       return Math.max(0, tS - stepS * (1 - share));
     }
-    surfaceC = nowC;
-    let inflow = -film * (nowC - freezerC);
+    lastC = nowC;
+    let inflow = -film * (surfaceC - freezerC);
     for (let i = 0; i < cells; i += 1) {
       const behind = temp[i + 1];
       const between =

@@ -83,6 +83,16 @@ describe('minutes in the freezer', () => {
     );
   });
 
+  test('on average it takes longer than on the surface, and no more heat than the film takes', () => {
+    const mean = minutes({ of: 'mean', targetC: 1 });
+    expect(mean).toBeGreaterThan(minutes({ targetC: 1 }));
+    /* 5 to 1 °C is 13.6 J/g; 42 kg/m² lose it at no more than 10 W/m²K over 23 K. */
+    const { rhoKgM3 } = thermalProperties({ fatFraction: 0.25, waterFraction: 0.57 });
+    const joules = (meatHeatJPerG(5) - meatHeatJPerG(1)) * 1000 * rhoKgM3 * 0.04;
+    expect(mean).toBeGreaterThan(joules / (10 * 23) / 60);
+    expect(mean).toBeLessThan((2 * joules) / (10 * 19) / 60);
+  });
+
   test('cold enough already, never cold enough, impossible', () => {
     expect(minutes({ startC: -2 })).toBe(0);
     expect(chillTimeS({ ...usual, freezerC: 0 })).toBeNull();

@@ -22,6 +22,10 @@ function Adds({ adds }: { adds: MakingRow['adds'] }) {
   );
 }
 
+/** How warm the meat came out of a pass; a surface that was chilled says nothing of the middle. */
+const cameOut = (before: MakingRow | undefined) =>
+  before?.measured === 'pass' ? (before.done?.tempC ?? null) : null;
+
 /** The bench work in order: what was done with its figures, the one step that is next, and what comes. */
 export function MakingSheet({ sheet }: { sheet: MakingSheetData }) {
   const show = useShow();
@@ -51,7 +55,7 @@ export function MakingSheet({ sheet }: { sheet: MakingSheetData }) {
                 key={r.stepId}
                 row={r}
                 limits={sheet.limits}
-                lastC={sheet.rows[i - 1]?.done?.tempC ?? null}
+                lastC={cameOut(sheet.rows[i - 1])}
               />
             )}
           </li>

@@ -34,6 +34,7 @@ function PassAhead({ fromC, work, limits }: { fromC: number; work: LearnedWork; 
         startC: fromC,
         targetC: firstC,
         freezerC: USUAL.freezerC,
+        of: 'mean',
       })
     : null;
   return (
@@ -98,7 +99,7 @@ export function StepTick({
 }: {
   row: MakingRow;
   limits: Limits;
-  /** How warm the meat came out of the step before, °C. */
+  /** How warm the meat came out of the pass before, °C. */
   lastC: number | null;
 }) {
   const show = useShow();

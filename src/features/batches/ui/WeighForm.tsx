@@ -74,7 +74,7 @@ export function WeighForm({ line, recipe, meatG, lots, follows }: Props) {
   const wanted = doseAt(recipe, meatG, line, labelled);
   const problems = lot ? lot.problems : refused;
   /* A weight is said back in the unit that it was typed in. */
-  const sayBack = (g: number) => (isMeat ? show.mass(g) : show.grams(g, wanted.scale?.resolutionG));
+  const sayBack = (g: number) => (isMeat ? show.meat(g) : show.grams(g, wanted.scale?.resolutionG));
 
   const record = async (amountG: number, confirmed: boolean) => {
     const answer = await send(
@@ -128,7 +128,7 @@ export function WeighForm({ line, recipe, meatG, lots, follows }: Props) {
     >
       <div className="space-y-3">
         <p className={`text-3xl font-extrabold ${cure ? 'text-cure' : ''}`}>
-          {show.grams(wanted.doseG, wanted.scale?.resolutionG)}
+          {sayBack(wanted.doseG)}
           {cure && <span className="unit"> at {percent} % nitrite</span>}
         </p>
         {cure && wanted.doseG !== line.doseG && (

@@ -60,8 +60,10 @@ export function WeighList(props: Props) {
               {done ? (
                 <span className="ml-auto text-good">
                   <Check className="inline" size={18} aria-hidden="true" />{' '}
-                  {show.grams(done.amountG, done.scaleResolutionG)} weighed by {done.by.name},{' '}
-                  {show.time(done.atS)}
+                  {l.kind === 'meat'
+                    ? show.meat(done.amountG)
+                    : show.grams(done.amountG, done.scaleResolutionG)}{' '}
+                  weighed by {done.by.name}, {show.time(done.atS)}
                 </span>
               ) : (
                 <>
@@ -69,7 +71,9 @@ export function WeighList(props: Props) {
                     <span
                       className={`ml-auto font-extrabold ${cure ? 'text-3xl text-cure' : 'text-xl'}`}
                     >
-                      {show.grams(l.doseG, l.scale?.resolutionG)}
+                      {l.kind === 'meat'
+                        ? show.meat(l.doseG)
+                        : show.grams(l.doseG, l.scale?.resolutionG)}
                     </span>
                   )}
                   {locked && <span className="small">follows the meat</span>}
