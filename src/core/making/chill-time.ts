@@ -15,12 +15,17 @@ export type ChillInput = {
   filmWm2K?: number;
   /** Sides that the air reaches: on a tray one, on a grid two. */
   sides?: 1 | 2;
-  /** What is to come to the target: its surface, or all of it on average, as it goes through a machine. */
+  /**
+   * What is to come to the target: its surface, as a thermometer shows it that is laid into the outer 5 mm; or all of it
+   * on average, as it goes through a machine.
+   */
   of?: 'surface' | 'mean';
 };
 
 /** Thickness of a cell, m: the same for every layer, so that a thicker one never comes out sooner. */
 const CELL_M = 0.0025;
+/** What counts as its surface: 5 mm. */
+const OUTER_CELLS = 2;
 const STILL_AIR = 10;
 const USUAL: FoodComposition = { fatFraction: 0.25, waterFraction: 0.57 };
 /** Frozen lean conducts so many times as well as thawed (usual). */
@@ -41,7 +46,7 @@ const frozenShare = (tempC: number) =>
  * apparent heat (the water that freezes on the way gives off its heat), cooled from one or both sides.
  * @returns s; null where it does not get there within twelve hours · @throws RangeError naming the field out of range
  * Valid for even layers from −20 to 40 °C. @source heat balance of a slab; apparent heat as in `meatHeatJPerG`
- * @example chillTimeS({ thicknessMm: 40, startC: 5, targetC: -1, freezerC: -18 }) // about 40 min
+ * @example chillTimeS({ thicknessMm: 40, startC: 5, targetC: -1, freezerC: -18 }) // about 29 min
  */
 export function chillTimeS(input: ChillInput): number | null {
   const thickM = requireBetween('thicknessMm', input.thicknessMm, 5, 150) / 1000;
@@ -60,15 +65,22 @@ export function chillTimeS(input: ChillInput): number | null {
   const temp = new Float64Array(cells).fill(startC);
   const stepS = (0.4 * rhoKgM3 * LEAST_CP * CELL_M * CELL_M) / (kWmK * FROZEN_CONDUCTS);
   const perCell = stepS / (rhoKgM3 * CELL_M * 1000);
-  const whole = cells - 1 + inner;
-  const meanOf = () =>
-    meatAtC(heat.reduce((sum, h, i) => sum + h * (i === cells - 1 ? inner : 1), 0) / whole);
+  /** Temperature of so many cells from the outside, if their heat were shared. */
+  const meanOf = (count: number) => {
+    let [sum, of] = [0, 0];
+    for (let i = 0; i < Math.min(count, cells); i += 1) {
+      const size = i === cells - 1 ? inner : 1;
+      sum += heat[i]! * size;
+      of += size;
+    }
+    return meatAtC(sum / of);
+  };
   let lastC = startC;
   for (let tS = 0; tS < LONGEST_S; tS += stepS) {
     const outC = temp[0]!;
     const half = conducts(outC) / (CELL_M / 2);
     const surfaceC = (half * outC + film * freezerC) / (half + film);
-    const nowC = input.of === 'mean' ? meanOf() : surfaceC;
+    const nowC = meanOf(input.of === 'mean' ? cells : OUTER_CELLS);
     if (nowC <= targetC) {
       const share = (lastC - targetC) / (lastC - nowC);
       return Math.max(0, tS - stepS * (1 - share));
