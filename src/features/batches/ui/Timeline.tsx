@@ -56,8 +56,8 @@ export function Timeline({
         )}
       </div>
       <p className="small mb-1">
-        Times in {show.settings.timeZone}. A dark foot: somebody must be there.
-        {inside && ' The bar across: now.'}
+        Times in {show.settings.timeZone}. Dark at the bottom: somebody must be there.
+        {inside && ' The upright line: now.'}
       </p>
       <ol className="gap-x-6 [columns:22rem]">
         {pieces.map((p) => {
