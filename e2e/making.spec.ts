@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { DEMO_RECIPES } from '../scripts/demo/recipes';
 import { startJob, tell, weighed } from './support/job';
@@ -53,6 +54,8 @@ test('on a phone: from the freezer through the grinder, each step with what it l
   for (const b of await grind.getByRole('button').all())
     expect((await b.boundingBox())!.height).toBeGreaterThanOrEqual(48);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter((v) => ['serious', 'critical'].includes(v.impact ?? ''))).toEqual([]);
   await grind.getByRole('button', { name: 'Done' }).click();
   await expect(making).toContainText('from 3.5 °C to 6 °C');
   /* What came out of the grinder goes into the mixer. */
