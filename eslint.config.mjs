@@ -30,6 +30,7 @@ const config = [
         'error',
         { paths: [{ name: 'next/link', message: 'Use ui/link: it asks for nothing beforehand.' }] },
       ],
+      'no-duplicate-imports': ['error', { allowSeparateTypeImports: true }],
       eqeqeq: ['error', 'always', { null: 'ignore' }],
       'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
     },

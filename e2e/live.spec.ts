@@ -147,3 +147,44 @@ test('a load goes on in one press, and where one batch does not, none does', asy
     expect(await (await send(good)).json()).toMatchObject({ ok: true, known });
   expect(await counted()).toBe(before + 1);
 });
+
+test('what an earlier release kept on the device is sent by this one', async ({ page }) => {
+  await signIn(page, 'ines');
+  const href = await openBatch(page, 'In Big house', '/log');
+  const session = await (await page.request.get('/api/auth/get-session')).json();
+  const words = `kept by an earlier release, ${Date.now()}`;
+  await page.goto('/api/health');
+  const old = {
+    id: crypto.randomUUID(),
+    personId: (session as { user: { id: string } }).user.id,
+    batchId: href.split('/').at(-1)!,
+    entry: {
+      id: crypto.randomUUID(),
+      happenedAt: new Date().toISOString(),
+      corrects: null,
+      body: { kind: 'noted', text: words },
+    },
+    keptAt: Date.now(),
+  };
+  await page.evaluate(
+    (kept) =>
+      new Promise<void>((done, failed) => {
+        indexedDB.deleteDatabase('jolly-kettle').onsuccess = () => {
+          const asked = indexedDB.open('jolly-kettle', 10);
+          asked.onupgradeneeded = () => {
+            const store = asked.result.createObjectStore('outbox', { keyPath: 'id' });
+            for (const field of ['personId', 'keptAt']) store.createIndex(field, field);
+          };
+          asked.onerror = () => failed(asked.error);
+          asked.onsuccess = () => {
+            const tx = asked.result.transaction('outbox', 'readwrite');
+            tx.objectStore('outbox').put(kept);
+            tx.oncomplete = () => (asked.result.close(), done());
+          };
+        };
+      }),
+    old,
+  );
+  await page.goto(`${href}/log`);
+  await expect(page.getByText(`Note: ${words}`)).toHaveCount(1);
+});

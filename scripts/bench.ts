@@ -11,8 +11,10 @@ import {
   type EntryBody,
   type Reading,
   type RuleSet,
+  DEFAULT_RULES,
+  RULE_PRESETS,
+  START_BACK_S,
 } from '../src/core';
-import { DEFAULT_RULES, RULE_PRESETS, START_BACK_S } from '../src/core';
 import { addDevice, addHouse, seedRules } from '../src/features/settings/service';
 import { benchBlend, benchFigures } from './bench-formula';
 import { benchOpenChart } from './bench-chart';

@@ -3,9 +3,8 @@ import { sql } from 'kysely';
 import type { Db } from '../../src/platform/db/client';
 import { postEntry, startBatch } from '../../src/features/batches/service';
 import { saveProgram } from '../../src/features/programs/service';
-import { decideVersion, saveRecipe } from '../../src/features/recipes/service';
+import { decideVersion, saveRecipe, recipesNaming } from '../../src/features/recipes/service';
 import { receiveLot, saveIngredient } from '../../src/features/stores/service';
-import { recipesNaming } from '../../src/features/recipes/service';
 import { DEMO_PROGRAMS } from '../../scripts/demo/programs';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
 

@@ -30,7 +30,7 @@ const UNITS: [RegExp, string][] = [
 const REST: Record<string, string> = { temp: 'temperature', mass: 'weight', amount: 'weight' };
 
 /** A field by its code, in the reader's words, with the unit that its figures are in. */
-export function fieldWords(path: string): { name: string; unit: string } {
+function fieldWords(path: string): { name: string; unit: string } {
   const parts = path.split('.');
   const code = parts.findLast((p) => !/^\d+$/.test(p)) ?? '';
   const row = parts.findLast((p) => /^\d+$/.test(p));

@@ -11,9 +11,8 @@ import {
 import { changeStream, tooManyStreams } from '@/features/accounts/streams';
 import { personChangeSchema, personSchema } from '@/features/accounts/contract';
 import { saveProgram } from '@/features/programs/service';
-import { saveRecipe } from '@/features/recipes/service';
+import { saveRecipe, recipesNaming } from '@/features/recipes/service';
 import { firstVisit } from '@/features/settings/first-visit';
-import { recipesNaming } from '@/features/recipes/service';
 import { saveIngredient } from '@/features/stores/service';
 import { makeAuth } from '@/platform/auth';
 import { isOpenRoute } from '@/platform/auth-gate';

@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
-import { seedRules } from '@/features/settings/service';
+import { seedRules, addHouse } from '@/features/settings/service';
 import { saveSite } from '@/features/settings/repository';
-import { addHouse } from '@/features/settings/service';
 import { decideVersion, saveRecipe } from '@/features/recipes/service';
 import { makePlainDb, makePool, type Db } from '@/platform/db/client';
 import { loadDemo, type DemoDevice } from '../../scripts/demo/load';

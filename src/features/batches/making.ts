@@ -3,6 +3,7 @@ import {
   learnWork,
   makingLimitsOf,
   runSheet,
+  type BatchState,
   type Case,
   type DoseLine,
   type LearnedWork,
@@ -41,6 +42,10 @@ const measuredAt = (s: RouteStep): Measured => {
 
 /** What passes are learned by: the same kind of step, done in the same way. */
 export const passKey = (s: RouteStep): string => `${s.kind}:${s.manner ?? ''}`;
+
+/** Is it made now: its meat is weighed, and it is not stuffed yet? */
+export const isBeingMade = ({ phase, meatG, steps, run }: BatchState): boolean =>
+  meatG !== null && !steps.stuff && !run && phase !== 'released' && phase !== 'destroyed';
 
 /** The bench work of a batch, in order: what is to be done, with what, what was done, and what a pass will do. */
 export function makingSheet(

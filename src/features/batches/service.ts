@@ -108,9 +108,9 @@ export async function recordDueHolds(db: Db, ref: string): Promise<string[]> {
   return Array.isArray(done) ? done : [];
 }
 
-export { planBatch, piecesOf, wayOfBatch, type BatchWay } from './plan';
+export { wayOfBatch, type BatchWay } from './plan';
 export { liveHeat, type LiveHeat } from './live';
-export { runChart, shortName, type ChartForecast } from './chart-data';
+export { shortName, type ChartForecast } from './chart-data';
 export { doubtBatchesOf } from './doubted-probe';
 export { sealOf } from './sign';
 export { startBatch } from './start';

@@ -3,9 +3,13 @@
 import { revalidatePath } from 'next/cache';
 import type { CalibrationResult } from '@/core';
 import { asPerson, type ActionResult } from '@/features/accounts/identify';
-import { calibrationSchema, lastPassedS, recordCalibration } from '@/features/readings/service';
+import {
+  calibrationSchema,
+  lastPassedS,
+  recordCalibration,
+  channelsByIds,
+} from '@/features/readings/service';
 import { doubtBatchesOf } from '@/features/batches/service';
-import { channelsByIds } from '@/features/readings/service';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 import { fieldsOf, readInput } from '@/platform/read-input';

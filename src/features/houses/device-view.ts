@@ -6,8 +6,7 @@ import {
   type BatchState,
   type ProgramStage,
 } from '@/core';
-import { type Standing } from '@/features/logbook/service';
-import { loadOpenStandings } from '@/features/logbook/service';
+import { type Standing, loadOpenStandings } from '@/features/logbook/service';
 import type { HouseProgram, Piece } from '@/features/readings/contract';
 import { houseChannels, lastReadings } from '@/features/readings/service';
 import type { Handle } from '@/platform/db/client';

@@ -1,7 +1,6 @@
 import { alarmsOf, stageProgress, type Alarm, type AlarmCode, type StageProgress } from '@/core';
 import type { Dossier } from '@/features/logbook/service';
-import { shortName, type ChartForecast } from '@/features/batches/service';
-import { liveHeat, type LiveHeat } from '@/features/batches/service';
+import { shortName, type ChartForecast, liveHeat, type LiveHeat } from '@/features/batches/service';
 import type { Handle } from '@/platform/db/client';
 import { giveWay } from '@/platform/give-way';
 import type { Asker } from '@/workers/pool';

@@ -59,7 +59,7 @@ async function withReadings(db: Handle, r: Recorded, now: number): Promise<Looke
 }
 
 /** Judges a batch as it was looked at. */
-export const judged = async (looked: Looked, asker: Asker): Promise<Dossier> => ({
+const judged = async (looked: Looked, asker: Asker): Promise<Dossier> => ({
   ...looked,
   verdict: await askJudge(looked.case, asker),
 });
@@ -97,7 +97,8 @@ export async function seeDossier(
   const kept = keptDossier(head.id, lastSeq, nowS);
   if (kept && (await evidenceMark(db, kept.evidence, nowS)) === kept.mark) return kept.dossier;
   const record = await recordOf(db, head);
-  const evidence = { ...record, fromS: record.state.startedS };
+  const { channels, endS, state } = record;
+  const evidence = { channels, fromS: state.startedS, endS };
   /* Before the readings are loaded: what comes in between is met at the next look. */
   const mark = await evidenceMark(db, evidence, nowS);
   const dossier = await judged(await withReadings(db, record, nowS), asker);

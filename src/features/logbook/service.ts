@@ -3,14 +3,12 @@ export {
   append,
   appendSeen,
   inLogbook,
-  NotTaken,
   type Guard,
   type Offer,
   type Offered,
   type Refused,
 } from './append';
 export {
-  judged,
   loadDossier,
   loadLooked,
   seeDossier,
@@ -42,5 +40,4 @@ export {
   loadOpenDossiers,
   loadOpenStandings,
   otherParts,
-  type Unjudged,
 } from './open-batches';

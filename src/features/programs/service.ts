@@ -53,4 +53,3 @@ export async function saveProgram(
 }
 
 export { latestPrograms, versionsOfProgram } from './repository';
-export { DEFAULT_PROGRAM } from './starter';

@@ -1,7 +1,12 @@
 import { JUDGEMENT, type EntryBody, type Verdict } from '@/core';
-import { loadDossier, type Dossier } from '@/features/logbook/service';
-import { entryHash, loadEntries } from '@/features/logbook/service';
-import { findBatch, partsOfHead } from '@/features/logbook/service';
+import {
+  loadDossier,
+  type Dossier,
+  entryHash,
+  loadEntries,
+  findBatch,
+  partsOfHead,
+} from '@/features/logbook/service';
 import { sealOf } from '@/features/batches/service';
 import { lateOf } from '@/features/readings/service';
 import type { Db, Handle } from '@/platform/db/client';

@@ -1,7 +1,6 @@
 import type { z } from 'zod';
 import type { firstLeadSchema } from '@/features/accounts/contract';
-import { countPeople } from '@/features/accounts/service';
-import { addPerson } from '@/features/accounts/service';
+import { countPeople, addPerson } from '@/features/accounts/service';
 import type { Db } from '@/platform/db/client';
 import { limits } from '@/platform/limits';
 import { holdLock } from '@/platform/locks';

@@ -161,7 +161,6 @@ export const housesWithDevices = async (db: Handle): Promise<string[]> => {
 
 export {
   currentRules,
-  findSite,
   listDevices,
   listHouses,
   listRules,

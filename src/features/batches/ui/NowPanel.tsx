@@ -51,8 +51,8 @@ export function NowPanel({
   dossier: Dossier;
   scales: Scale[];
   lots: Record<string, LotChoice[]>;
-  /** Passes of earlier batches, by what they are learned by. */
-  passes: Record<string, Pass[]>;
+  /** Passes of earlier batches, by what they are learned by; null where nothing is made now. */
+  passes: Record<string, Pass[]> | null;
   show: Show;
   nowS: number;
 }) {
@@ -82,10 +82,9 @@ export function NowPanel({
   const open = state.phase !== 'released' && state.phase !== 'destroyed';
   /* Until the second look is given, the first figure and every other pad are out of sight. */
   const lookOpen = open && cure !== undefined && state.cureCheck === null;
-  /* What is not on the scale any more is being made; until it is stuffed. */
+  /* What is still on the scale comes first. */
   const atScale = missing.length > 0;
-  const makes = open && !state.steps.stuff && !state.run && state.meatG !== null;
-  const making = makingSheet(c, lines, passes);
+  const making = passes && <MakingSheet sheet={makingSheet(c, lines, passes)} />;
   return (
     <div className="space-y-4">
       {open && (
@@ -141,7 +140,7 @@ export function NowPanel({
         </section>
       )}
       {open && <FinishPanel c={c} lots={lotCodesOf(dossier)} show={show} />}
-      {makes && !atScale && <MakingSheet sheet={making} />}
+      {!atScale && making}
       {lookOpen && <CureCheckForm key={cure.entryId + cure.amountG} cure={cure} />}
       {cure && state.cureCheck && !state.cureCheck.matches && (
         <p className="sheet font-semibold text-bad">
@@ -168,7 +167,7 @@ export function NowPanel({
           />
         </section>
       )}
-      {makes && atScale && <MakingSheet sheet={making} />}
+      {atScale && making}
     </div>
   );
 }

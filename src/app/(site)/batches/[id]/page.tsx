@@ -1,6 +1,7 @@
 import { recipeOfRun } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { dossierOfPage } from '@/features/batches/page-data';
+import { isBeingMade } from '@/features/batches/making';
 import { earlierPasses } from '@/features/batches/passes';
 import { NowPanel } from '@/features/batches/ui/NowPanel';
 import { Timeline } from '@/features/batches/ui/Timeline';
@@ -27,7 +28,7 @@ export default async function BatchPage({ params }: { params: Promise<{ id: stri
         dossier={dossier}
         scales={await listScales(db())}
         lots={closed ? {} : await lotChoices(db(), recipe, state, await siteDay(db(), now))}
-        passes={closed ? {} : await earlierPasses(db(), dossier.head.batchId)}
+        passes={isBeingMade(state) ? await earlierPasses(db(), dossier.head.batchId) : null}
         show={show}
         nowS={now}
       />

@@ -3,8 +3,12 @@ import { notFound } from 'next/navigation';
 import { requirePage } from '@/features/accounts/identify';
 import { loadOpenStandings } from '@/features/logbook/service';
 import { CalibrateForm } from '@/features/houses/ui/CalibrateForm';
-import { lastAltitudeM, lastChecks } from '@/features/readings/service';
-import { houseChannels, lastReadings } from '@/features/readings/service';
+import {
+  lastAltitudeM,
+  lastChecks,
+  houseChannels,
+  lastReadings,
+} from '@/features/readings/service';
 import { currentRules, listHouses } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
