@@ -1,31 +1,32 @@
-import type { PlannedPiece } from './plan';
+import { GRID_S, type PlannedPiece } from './plan';
+import type { Span } from './working-hours';
 
 /** What a plan cannot be sooner than. */
 export type Holding =
-  /** It waits for somebody to be there: the first attended piece after the longest wait, and when that is, s. */
+  /** It waits for somebody to be there: the attended piece that begins as working hours do, and when that is, s. */
   | { code: 'hours'; key: string; atS: number }
-  /** It waits for nothing: the longest piece of its work, s. */
+  /** It waits for nobody: the longest piece of its work, s. */
   | { code: 'work'; key: string; durationS: number };
 
-/** A wait shorter than this is the step of the plan, s. */
-const WAITS_S = 600;
-
 /**
- * What sets the earliest time that a plan is ready: working hours that it waits for, or the length of its work.
- * @param pieces in order; @param nowS when it could begin, s
+ * What sets the earliest time that a plan is ready: the last attended piece that begins just as working hours do, for
+ * what comes after it follows without a wait; else the length of its work. Pieces before it may lie later than they
+ * have to, and say nothing.
+ * @param pieces of the earliest plan, in order · @param working hours over its time · @param nowS when it could begin, s
  * @returns null for a plan of nothing
- * @example whatHolds(plan.earliest, nowS) // { code: 'hours', key: 'stuff', atS } : stuffing waits for the morning
+ * @example whatHolds(plan.earliest, working, nowS) // { code: 'hours', key: 'stuff', atS }: stuffing waits for the morning
  */
-export function whatHolds(pieces: readonly PlannedPiece[], nowS: number): Holding | null {
-  const waits = pieces.map((p, i) => p.startS - (pieces[i - 1]?.endS ?? nowS));
-  const longest = Math.max(...waits, 0);
-  if (longest >= WAITS_S) {
-    const from = waits.indexOf(longest);
-    const attended = pieces.slice(from).find((p) => p.attended);
-    if (attended) return { code: 'hours', key: attended.key, atS: attended.startS };
-  }
+export function whatHolds(
+  pieces: readonly PlannedPiece[],
+  working: readonly Span[],
+  nowS: number,
+): Holding | null {
   const [first, ...rest] = pieces;
   if (!first) return null;
+  const opens = (p: PlannedPiece) =>
+    working.some((w) => w.startS > nowS && p.startS >= w.startS && p.startS - w.startS < GRID_S);
+  const waits = pieces.findLast((p) => p.attended && opens(p));
+  if (waits) return { code: 'hours', key: waits.key, atS: waits.startS };
   const most = rest.reduce((a, b) => (b.durationS > a.durationS ? b : a), first);
   return { code: 'work', key: most.key, durationS: most.durationS };
 }

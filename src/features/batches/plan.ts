@@ -7,10 +7,12 @@ import {
   planBackward,
   recipeBlocks,
   recipeOfRun,
+  whatHolds,
   workingSpans,
   type Block,
   type Case,
   type CureHoldRuleBody,
+  type Holding,
   type Plan,
   type Recipe,
   type Span,
@@ -48,6 +50,13 @@ export function planBatch(
     horizonS,
     working,
   });
+}
+
+/** What the earliest plan of a late one cannot be sooner than, in the site's working hours. */
+export function holdsBack(plan: Plan, site: Site, fromS: number): Holding | null {
+  const pieces = piecesOf(plan);
+  const endS = pieces.at(-1)?.endS ?? fromS;
+  return whatHolds(pieces, workingSpans(site.workingHours, site.timeZone, fromS, endS), fromS);
 }
 
 export const piecesOf = (plan: Plan) =>

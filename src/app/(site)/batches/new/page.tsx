@@ -7,11 +7,10 @@ import {
   scaleRecipe,
   sheetLimits,
   toBase,
-  whatHolds,
 } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { MAX_MASS_G } from '@/features/logbook/contract';
-import { piecesOf, planBatch } from '@/features/batches/plan';
+import { holdsBack, piecesOf, planBatch } from '@/features/batches/plan';
 import { CureCard } from '@/features/batches/ui/CureCard';
 import { DoseTable } from '@/features/batches/ui/DoseTable';
 import { StartForm } from '@/features/batches/ui/StartForm';
@@ -127,7 +126,7 @@ export default async function NewBatchPage({ searchParams }: { searchParams: Pro
                   <Notice tone="bad">
                     This ready-by cannot be met.{' '}
                     {plan.readyS
-                      ? `The earliest is ${show.when(plan.readyS, now)}: ${holdingWords(whatHolds(plan.earliest ?? [], fromS), recipe, show)}. The plan below is for that.`
+                      ? `The earliest is ${show.when(plan.readyS, now)}: ${holdingWords(holdsBack(plan, site, fromS), recipe, show)}. The plan below is for that.`
                       : 'No plan fits the working hours in Settings within three weeks.'}
                   </Notice>
                 </div>
