@@ -10,6 +10,7 @@ const ORDER = [
   'readings',
   'stores',
   'recipes',
+  'making',
   'batches',
   'houses',
   'bench',

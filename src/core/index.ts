@@ -259,7 +259,7 @@ export { owedHoldS, unweighedLines, weighedAcceleratorPpm } from './verdict/weig
 export { judgeLethality, stillNeededS } from './verdict/lethality-way';
 export { phReachedS } from './verdict/fermentation-check';
 export { checkDrying, lossesOf, type PieceLoss } from './verdict/drying-check';
-export { checkParasites, porkLines } from './verdict/parasite-check';
+export { checkParasites, openLotsOf, porkLines } from './verdict/parasite-check';
 export { servingDueS } from './verdict/serving-check';
 export { holdsDue, holdsToLift, judge, JUDGEMENT, type Verdict } from './verdict/judge';
 export {

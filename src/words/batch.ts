@@ -54,6 +54,7 @@ export const CHECK_WORDS: Record<CheckCode, string> = {
   serving: 'Eaten hot',
   cold_chain: 'Cold chain',
   label: 'Label',
+  making: 'Making',
 };
 
 export const BASIS_WORDS: Record<DoseBasis, string> = {

@@ -10,6 +10,7 @@ import {
   type Recipe,
 } from '@/core';
 import type { Show } from './show';
+import { benchWords, ofLoad } from './bench';
 import { lineName } from './line-name';
 import { stepName } from './route';
 import { tickedTemps } from './ticked';
@@ -22,6 +23,7 @@ export const CHAPTER_WORDS: Record<ChapterName, string> = {
   weighing: 'Weighing',
   cure: 'Cure hold',
   making: 'Making',
+  bench: 'Bench work',
   run: 'House and chill',
   probes: 'Probes and temperatures',
   drying: 'Drying',
@@ -65,7 +67,7 @@ export function entryWords(
     case 'batch_started':
       return `Batch started for ${s.mass(b.plannedMeatG)}, ready by ${s.clock(b.readyByS)}`;
     case 'weighed':
-      return `${lineName(recipe, b.lineId)}: ${s.grams(b.amountG, b.scaleResolutionG)} weighed (wanted ${s.grams(b.targetG)})${b.nitriteFraction ? `, ${s.number(b.nitriteFraction * 100, 2)} % nitrite` : ''}${b.lot ? `, lot ${b.lot}` : ''}`;
+      return `${lineName(recipe, b.lineId)}: ${s.grams(b.amountG, b.scaleResolutionG)} weighed (wanted ${s.grams(b.targetG)})${b.nitriteFraction ? `, ${s.number(b.nitriteFraction * 100, 2)} % nitrite` : ''}${b.lot ? `, lot ${b.lot}` : ''}${b.more ? ', on top of what was weighed' : ''}${ofLoad(b.load)}${b.standIn ? `, ${b.standIn} in its place` : ''}${b.jug ? ', poured from a jug that was weighed before and after' : ''}`;
     case 'cure_checked':
       return `Second look at the cure: ${s.grams(b.readingG)}, ${b.method === 'second_person' ? 'by a second person' : 're-entered alone'}`;
     case 'cure_hold_started':
@@ -106,8 +108,21 @@ export function entryWords(
       return `pH ${s.number(b.ph, 2)} of the test piece`;
     case 'step_ticked': {
       const step = routeOf(recipe).find((x) => x.id === b.stepId);
-      return `${step ? stepName(step) : 'A step'} done${tickedTemps(b, s)}`;
+      const which = `${step ? stepName(step) : 'A step'}${b.pass ? `, pass ${b.pass + 1}` : ''}${ofLoad(b.load)}`;
+      if (b.skipped !== undefined) return `${which} skipped. Reason: ${b.skipped}`;
+      const machine = b.machine ? `, ${b.machine}` : '';
+      const room = b.roomC === undefined ? '' : `, room ${s.temp(b.roomC)}`;
+      return `${which} done${tickedTemps(b, s)}${machine}${b.forS ? `, ${s.duration(b.forS)}` : ''}${room}`;
     }
+    case 'loads_set':
+    case 'addition_ticked':
+    case 'batter_measured':
+    case 'bowl_weighed':
+    case 'trial_cooked':
+    case 'culture_started':
+    case 'fresh_part_made':
+    case 'reminder_answered':
+      return benchWords(b, recipe, s, routeOf(recipe));
     case 'parasites_controlled':
       return `${lineName(recipe, b.lineId)}: ${controlWords(b.control, s)}`;
     case 'plan_named':

@@ -51,11 +51,25 @@ const REFUSALS: Record<Refusal, string> = {
   already_drying: 'It hangs to dry already.',
   nothing_hung: 'This recipe is never hung in a house: there is no program.',
   unknown_step: 'The way of this recipe has no such step.',
+  unknown_load:
+    'There is no such load: this batch is made in fewer, or its meat is not weighed by loads.',
+  load_first: 'This batch is made in loads: say which one this share is for.',
+  loads_late: 'Doses are weighed already, or work on a load has begun: the loads stay as they are.',
+  already_ticked:
+    'This step is ticked already, perhaps on another screen. Take that tick back in the log if it is wrong.',
+  already_added:
+    'This went in already, perhaps ticked on another screen. Look into the bowl before you add it again.',
+  already_answered: 'This was answered already, perhaps on another screen.',
+  no_measured_form:
+    'That is no measured form of what the recipe wants: how much of it is in there nobody knows. Weigh the real one.',
+  other_ingredient:
+    'That is another ingredient, not another grade of this one: it needs its own line in a new version of the recipe.',
 };
 
 /** What else can be wrong, by the code of who found it. */
 const OTHERS = {
   no_such_scale: 'This site has no such scale. Choose another one.',
+  no_such_machine: 'This site has no such machine any more. Choose another one.',
   no_such_house: 'This site has no such house. Choose another one.',
   no_such_program: 'This program is not in the library. Choose another one.',
   server_clock: 'The server’s clock is in doubt: kept here, it will be sent.',

@@ -67,7 +67,7 @@ const MANNER_WORDS: Record<StepManner, string> = {
   prepare: 'Prepare',
   apart: 'Grind lean and fat apart',
   together: 'Grind',
-  fine_plate: 'Fine plate, three passes, re-chill between',
+  fine_plate: 'Grind fine, re-chill between passes',
   test_piece: 'Keep a stub in film as pH test piece',
 };
 

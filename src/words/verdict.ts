@@ -68,6 +68,22 @@ const chain: Say = (f, s, c) => {
   const cold = has('frozenC') ? ` Middle ${s.temp(f('frozenC'))}.` : '';
   return `Raw for ${s.duration(f('ageS'))}, limit ${s.duration(f('maxS'))}.${warmest}${cold}`;
 };
+const rawFor: Say = (f, s, c) =>
+  c.figures.some((x) => x.name === 'elapsedS')
+    ? `Raw out of the cold for ${s.duration(f('elapsedS'))} at most, limit ${s.duration(f('maxS'))}.`
+    : '';
+const deviations: Say = (f, s, c) => {
+  const words: [name: string, text: string][] = [
+    ['overs', 'over the usual temperature'],
+    ['skipped', 'steps skipped'],
+    ['outOfOrder', 'out of order'],
+    ['gaps', 'bowls off their sum, answered'],
+  ];
+  const said = words.flatMap(([name, text]) =>
+    c.figures.some((x) => x.name === name) ? [`${s.number(f(name), 0)} ${text}`] : [],
+  );
+  return `With deviations, in the log: ${said.join(', ')}. ${rawFor(f, s, c)}`;
+};
 const plain =
   (text: string): Say =>
   () =>
@@ -202,6 +218,21 @@ const SAY: Record<string, Say> = {
   ),
   'cold_chain:frozen': chain,
   'cold_chain:cold': chain,
+  'making:running': joined('Being made.', rawFor),
+  'making:broken': (f, s) =>
+    `A trial spoonful broke: ${s.number(f('ranOut'), 1)} % ran out. Nothing of it is stuffed until somebody decides.`,
+  'making:out_too_long': joined('Out of the cold for too long: chill it, and measure it.', rawFor),
+  'making:raw_too_long': joined('Raw meat was out of the cold for too long.', rawFor),
+  'making:too_warm': (f, s) =>
+    `It was ${s.temp(f('warmestC'))}, limit ${s.temp(f('limitC'))}, and was not chilled before it went on.`,
+  'making:not_measured': (f, s) =>
+    `${s.number(f('lines'), 0)} of the passes that ask for a temperature have none: log it, or say why not.`,
+  'making:bowl_light': (f, s) =>
+    `A bowl was ${s.mass(f('gapG'))} lighter than its parts, and nobody has said why.`,
+  'making:bowl_heavy': (f, s) =>
+    `A bowl was ${s.mass(f('gapG'))} heavier than its parts, and nobody has said why.`,
+  'making:made': joined('Made as its way asks.', rawFor),
+  'making:made_with_deviations': deviations,
   'label:not_labelled': plain('It is not recorded that the label says: cook before eating.'),
   'label:labelled': plain(
     'The label says that it is raw and must be cooked; its words are in the log.',

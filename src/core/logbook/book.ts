@@ -1,5 +1,6 @@
 import type { Kind } from './chapter';
 import { alarms } from './chapters/alarms';
+import { bench } from './chapters/bench';
 import { cure } from './chapters/cure';
 import { drying } from './chapters/drying';
 import { finish } from './chapters/finish';
@@ -20,6 +21,7 @@ const CHAPTERS = {
   weighing,
   cure,
   making,
+  bench,
   run,
   probes,
   drying,
@@ -38,6 +40,7 @@ const KINDS: Kinds = {
   ...weighing.kinds,
   ...cure.kinds,
   ...making.kinds,
+  ...bench.kinds,
   ...run.kinds,
   ...probes.kinds,
   ...drying.kinds,
@@ -70,6 +73,7 @@ export const emptyState = (): BatchState => ({
   ...weighing.empty(),
   ...cure.empty(),
   ...making.empty(),
+  ...bench.empty(),
   ...run.empty(),
   ...probes.empty(),
   ...drying.empty(),

@@ -48,7 +48,15 @@ export type Refusal =
   | 'not_dried'
   | 'already_drying'
   | 'nothing_hung'
-  | 'unknown_step';
+  | 'unknown_step'
+  | 'unknown_load'
+  | 'load_first'
+  | 'loads_late'
+  | 'already_ticked'
+  | 'already_added'
+  | 'already_answered'
+  | 'no_measured_form'
+  | 'other_ingredient';
 
 /** All that the logbook knows of one kind of entry. */
 export type Kind<B> = {

@@ -1,4 +1,5 @@
 import type { AlarmsBody } from './chapters/alarms';
+import type { BenchBody } from './chapters/bench';
 import type { CureBody } from './chapters/cure';
 import type { DryingBody } from './chapters/drying';
 import type { FinishBody } from './chapters/finish';
@@ -16,6 +17,7 @@ type AnyBody =
   | WeighingBody
   | CureBody
   | MakingBody
+  | BenchBody
   | RunBody
   | ProbesBody
   | DryingBody
@@ -35,6 +37,7 @@ type AnyFact =
   | Extract<WeighingBody, { kind: 'weighed' }>
   | CureBody
   | MakingBody
+  | Exclude<BenchBody, { kind: 'loads_set' }>
   | RunBody
   | ProbesBody
   | DryingBody

@@ -3,6 +3,7 @@ import type { BatchState } from './state';
 
 /** What may be decided about a hold, by the check that it came from; `person` for a hold that a person set. */
 const FITS: Record<string, readonly DispositionKind[]> = {
+  making: ['continue', 'rework', 'release_on_authority'],
   dose: ['rework', 'continue', 'release_on_authority'],
   cure_hold: ['continue', 'rework', 'release_on_authority'],
   fermentation: ['continue', 'release_on_authority'],

@@ -4,10 +4,25 @@ export type { Author, EffectiveEntry, Entry, EntryBody, EntryKind } from './entr
 export { CHAPTER_NAMES, ENTRY_KINDS, chapterOf, isCorrectable, type ChapterName } from './book';
 export type { AlarmState } from './chapters/alarms';
 export type { DispositionKind } from './chapters/holds';
-export type { StepName } from './chapters/making';
+export type { StepName, Tick } from './chapters/making';
 export type { ProbeUse } from './chapters/probes';
 export { RUN_EVENTS, placeNow, type RunEvent } from './chapters/run';
-export { LOT_PROBLEMS, type LotProblem, type Weighed } from './chapters/weighing';
+export {
+  LOT_PROBLEMS,
+  weighingsOf,
+  type LotProblem,
+  type Weighed,
+  type Weighing,
+} from './chapters/weighing';
+export {
+  BINDS,
+  CURE_WAYS,
+  FRESH_WAYS,
+  type Added,
+  type Bind,
+  type CureWay,
+  type FreshWay,
+} from './chapters/bench';
 export { PART_KINDS, entriesOfPart, isParted, ofPart, partOf } from './parts';
 export { foldBatch } from './fold';
 export { evidenceEndS } from './phase';

@@ -1,4 +1,5 @@
 import type { AlarmsState } from './chapters/alarms';
+import type { BenchState } from './chapters/bench';
 import type { CureState } from './chapters/cure';
 import type { DryingState } from './chapters/drying';
 import type { FinishState } from './chapters/finish';
@@ -40,6 +41,7 @@ export type BatchState = RecordState &
   WeighingState &
   CureState &
   MakingState &
+  BenchState &
   RunState &
   ProbesState &
   DryingState &

@@ -3,6 +3,15 @@ import { meatAtC, meatHeatJPerG } from '../heat/meat-heat';
 import { thermalProperties, type FoodComposition } from '../heat/properties';
 
 export type ChillInput = {
+  /**
+   * How much meat is put into the freezer at once, g: what it gives off in a second is no more than the freezer takes out.
+   * Left out, the freezer keeps its temperature whatever is put into it.
+   */
+  massG?: number;
+  /** What the freezer takes out, W; a usual small one where left out. */
+  freezerW?: number;
+  /** What chills at this site have really taken, over what was reckoned: see `learnChill`. */
+  siteFactor?: number;
   /** How deep the meat lies, mm, 5 to 150. */
   thicknessMm: number;
   /** Of the meat now, and what it is to come to, °C. */
@@ -27,6 +36,8 @@ const CELL_M = 0.0025;
 /** What counts as its surface: 5 mm. */
 const OUTER_CELLS = 2;
 const STILL_AIR = 10;
+/** A small freezer at −18 °C takes out about so much, W (usual). */
+const USUAL_FREEZER_W = 200;
 const USUAL: FoodComposition = { fatFraction: 0.25, waterFraction: 0.57 };
 /** Frozen lean conducts so many times as well as thawed (usual). */
 const FROZEN_CONDUCTS = 2.7;
@@ -37,6 +48,13 @@ const HARD_C = -6;
 const LONGEST_S = 12 * 3600;
 /** Least heat capacity of meat at any temperature here, J/(kg·K): it bounds the step. */
 const LEAST_CP = 1900;
+
+/** What a square metre of the layer can give off, W, where the freezer is what limits it. */
+function mostFlux({ massG, freezerW = USUAL_FREEZER_W, sides = 1 }: ChillInput, kgM2: number) {
+  if (massG === undefined) return Infinity;
+  const kg = requireBetween('massG', massG, 1, 2e6) / 1000;
+  return requireBetween('freezerW', freezerW, 10, 1e6) / ((kg / kgM2) * sides);
+}
 
 const frozenShare = (tempC: number) =>
   Math.min(1, Math.max(0, (FREEZES_C - tempC) / (FREEZES_C - HARD_C)));
@@ -57,6 +75,8 @@ export function chillTimeS(input: ChillInput): number | null {
   if (startC <= targetC) return 0;
   if (freezerC >= targetC) return null;
   const { kWmK, rhoKgM3 } = thermalProperties(input.composition ?? USUAL);
+  const mostWm2 = mostFlux(input, thickM * rhoKgM3);
+  const siteFactor = requireBetween('siteFactor', input.siteFactor ?? 1, 0.2, 5);
   /* The innermost cell takes what is over: half a cell to one and a half. */
   const cells = Math.round(thickM / (input.sides ?? 1) / CELL_M);
   const inner = thickM / (input.sides ?? 1) / CELL_M - (cells - 1);
@@ -83,10 +103,10 @@ export function chillTimeS(input: ChillInput): number | null {
     const nowC = meanOf(input.of === 'mean' ? cells : OUTER_CELLS);
     if (nowC <= targetC) {
       const share = (lastC - targetC) / (lastC - nowC);
-      return Math.max(0, tS - stepS * (1 - share));
+      return siteFactor * Math.max(0, tS - stepS * (1 - share));
     }
     lastC = nowC;
-    let inflow = -film * (surfaceC - freezerC);
+    let inflow = -Math.min(film * (surfaceC - freezerC), mostWm2);
     for (let i = 0; i < cells; i += 1) {
       const behind = temp[i + 1];
       const between =

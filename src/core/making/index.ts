@@ -1,11 +1,47 @@
 export { meatAtC, meatHeatJPerG } from '../heat/meat-heat';
+export { bowlParts, bowlsFound, type BowlFound } from './bowl';
 export { chillTimeS, type ChillInput } from './chill-time';
-export { makingClassOf, makingLimitsOf, type MakingClass, type MakingLimits } from './limits';
+export { isRowDone, outOfOrder, tickOf, ticksOf } from './done';
 export {
-  beforeFor,
-  learnWork,
-  passForecast,
-  type LearnedWork,
+  USUAL_MACHINE,
+  learnChill,
+  learnMachine,
+  type ChillRun,
+  type LearnedChill,
+  type LearnedMachine,
   type Pass,
-  type PassForecast,
-} from './pass-forecast';
+} from './learned';
+export {
+  CHOP_PHASES,
+  makingClassOf,
+  makingLimits,
+  warms,
+  type ChopPhase,
+  type MakingClass,
+  type StepLimits,
+} from './limits';
+export { MACHINE_KINDS, bowlOf, machineKindFor, type Machine, type MachineKind } from './machine';
+export { massBalance, type BalancePart, type GapFit, type MassBalance } from './mass-balance';
+export { beforeFor, passForecast, type PassForecast, type PassInput } from './pass-forecast';
+export { makingPlan, type PlanAdd, type PlanRow } from './plan';
+export { rawClock, type RawClock } from './raw-clock';
+export {
+  RAW_SOON_S,
+  chillTargetC,
+  remindersOf,
+  type Reminder,
+  type ReminderCode,
+} from './reminders';
+export { USUAL_RISE, riseRate, type RiseRate, type TimedTemp } from './rise-rate';
+export { USUAL_ROOM_C } from './room-heat';
+export { MOST_LOADS, shareLoads, splitLoads, type Load, type SplitLine } from './split-loads';
+export { blendsOfUnknownSalt, noMeasureOf, refuseStandIn, type NoStandIn } from './stand-in';
+export {
+  correctBatter,
+  overpour,
+  topUp,
+  type Overpour,
+  type ToAdd,
+  type TopUp,
+  type WantedTaste,
+} from './top-up';

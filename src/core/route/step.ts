@@ -98,4 +98,8 @@ export type RouteStep = {
   ends?: StageEnds;
   /** Set points, where the place has any. */
   climate?: Climate;
+  /** Holes of the plate of each pass through a grinder, mm, in order; one pass of no named plate where left out. */
+  plates?: number[];
+  /** The meat is measured after it: the verdict asks for the temperature. */
+  measured?: true;
 };

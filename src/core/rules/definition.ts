@@ -208,6 +208,45 @@ export const RULE_DEFINITIONS = {
     /** A temperature of the product this long before it is packed still speaks for it, s. */
     lookS: seconds('measured at most before packing'),
   },
+  /* What warmth and time may do to raw meat while it is made, by class of product. */
+  making: {
+    coarse: {
+      as: 'group',
+      label: 'coarse',
+      fields: {
+        startC: temp('before the first pass at most'),
+        outC: temp('out of a pass at most'),
+        stopC: temp('not on without a chill above'),
+      },
+    },
+    fineDry: {
+      as: 'group',
+      label: 'fine, dried or fermented',
+      fields: {
+        startC: temp('before the first pass at most'),
+        outC: temp('out of a pass at most'),
+        stopC: temp('not on without a chill above'),
+      },
+    },
+    emulsion: {
+      as: 'group',
+      label: 'chopped fine',
+      fields: {
+        leanC: temp('lean, salt and first ice at most'),
+        binderFromC: temp('binder in from'),
+        endC: temp('end of the chop at most'),
+        poultryEndC: temp('with poultry at most'),
+      },
+    },
+    tooHardC: temp('too hard below'),
+    /** Raw meat out of the cold, from when it was last known to be cold, s. */
+    rawCuredS: { as: 'seconds', label: 'cured, out of the cold at most' },
+    rawUncuredS: { as: 'seconds', label: 'not cured, out of the cold at most' },
+    /** What clings to bowls and tools: a batter that is lighter than its parts by more lacks something. */
+    clingShare: share('lighter than its parts by at most'),
+    /** What a trial spoonful may lose in fat and water. */
+    trialLossShare: share('trial cook loses at most'),
+  },
   /* Limits on a formula that are not a batch's verdict: they advise, or block a recipe's approval. */
   formula: {
     minSaltFraction: share('salt at least'),

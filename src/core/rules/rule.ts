@@ -5,6 +5,7 @@ export type DoseRule = RuleBodyOf<'dose'>;
 export type FermentationRule = RuleBodyOf<'fermentation'>;
 export type LethalityRule = RuleBodyOf<'lethality'>;
 export type CureHoldRule = RuleBodyOf<'cure_hold'>;
+export type MakingRule = RuleBodyOf<'making'>;
 export type ProbeRule = RuleBodyOf<'probe_evidence'>;
 
 export type RuleBody = { [K in RuleKind]: RuleBodyOf<K> }[RuleKind];

@@ -1,6 +1,8 @@
 import { fromBase, toBase, type UnitSystem } from './units';
 
 export type ReadingPlace = 'core' | 'air' | 'wet_bulb' | 'cooler';
+/** Meat on the bench is measured too, and no probe hangs in it. */
+type Measured = ReadingPlace | 'batter';
 
 export type Plausibility =
   | { kind: 'ok' }
@@ -9,23 +11,19 @@ export type Plausibility =
   | { kind: 'impossible'; minC: number; maxC: number };
 
 /** What a probe in this place can ever show, and what is common, °C. Usual values, model of one house. */
-const SPAN: Record<ReadingPlace, { min: number; max: number; usualMin: number; usualMax: number }> =
-  {
-    core: { min: -30, max: 99.9, usualMin: -5, usualMax: 85 },
-    air: { min: -30, max: 200, usualMin: -10, usualMax: 120 },
-    wet_bulb: { min: -30, max: 100, usualMin: -10, usualMax: 95 },
-    cooler: { min: -40, max: 60, usualMin: -25, usualMax: 15 },
-  };
+const SPAN: Record<Measured, { min: number; max: number; usualMin: number; usualMax: number }> = {
+  core: { min: -30, max: 99.9, usualMin: -5, usualMax: 85 },
+  air: { min: -30, max: 200, usualMin: -10, usualMax: 120 },
+  wet_bulb: { min: -30, max: 100, usualMin: -10, usualMax: 95 },
+  cooler: { min: -40, max: 60, usualMin: -25, usualMax: 15 },
+  batter: { min: -20, max: 45, usualMin: -12, usualMax: 20 },
+};
 
 /**
  * Says whether a temperature typed by hand can be true. 165 typed as °C for a core is asked back
  * (it is 73.9 °C when read as °F); 300 is impossible in either unit.
  */
-export function plausibleTemp(
-  place: ReadingPlace,
-  tempC: number,
-  system: UnitSystem,
-): Plausibility {
+export function plausibleTemp(place: Measured, tempC: number, system: UnitSystem): Plausibility {
   const span = SPAN[place];
   const typed = fromBase('temperature', tempC, system);
   const otherC = toBase('temperature', typed, system === 'metric' ? 'us' : 'metric');

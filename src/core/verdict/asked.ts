@@ -9,6 +9,7 @@ import { checkDrying, checkPlan } from './drying-check';
 import { checkProbeEvidence } from './evidence-check';
 import { checkFermentation } from './fermentation-check';
 import { checkLethality } from './lethality-check';
+import { checkMaking } from './making-check';
 import { checkParasites } from './parasite-check';
 import { checkServing } from './serving-check';
 
@@ -26,7 +27,7 @@ const smoked: Judge = (c) =>
 /** Eaten hot is served in time; once its chill has begun, that is judged instead. */
 const servedOrChilled: Judge = (c) => (c.state.chill.length > 0 ? checkChill(c) : checkServing(c));
 
-const MADE: readonly Judge[] = [checkDose, checkIngredients, checkCureHold];
+const MADE: readonly Judge[] = [checkDose, checkIngredients, checkMaking, checkCureHold];
 const HEATED: readonly Judge[] = [checkUncuredSmoke, fermented, checkComeUp, checkLethality];
 
 /** What each outcome is asked, in the order of the work. Nothing stands in for a check that its outcome asks. */

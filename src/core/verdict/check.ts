@@ -21,6 +21,7 @@ export type CheckCode =
   | 'serving'
   | 'cold_chain'
   | 'label'
+  | 'making'
   | 'rework';
 
 /** A figure behind a check: what it is, SI value, and the quantity that tells the screen how to show it. */

@@ -1,3 +1,4 @@
+import { routeOf } from '../route/adapter';
 import { freezes } from '../route/read';
 import { evidenceEndS } from '../logbook/phase';
 import { check, type Case, type Check, type Figure } from './check';
@@ -7,8 +8,11 @@ type Look = { tS: number; tempC: number };
 
 /** Temperatures of the raw product in time: at its steps and by hand. */
 function rawTemps(c: Case): Look[] {
-  const { steps, ticked, hand } = c.state;
-  const done = [...Object.values(steps), ...Object.values(ticked)].flatMap((s) =>
+  const { steps, ticks, hand } = c.state;
+  /* An emulsion is warm on purpose for minutes: its ceilings are those of its making. */
+  const chops = new Set(routeOf(c.recipe).flatMap((s) => (s.kind === 'chop' ? [s.id] : [])));
+  const raw = ticks.filter((t) => !chops.has(t.stepId));
+  const done = [...Object.values(steps), ...raw].flatMap((s) =>
     s.tempC === null ? [] : [{ tS: s.atS, tempC: s.tempC }],
   );
   const cores = hand.filter((h) => h.what === 'core').map(({ tS, tempC }) => ({ tS, tempC }));

@@ -3,7 +3,7 @@ import type { Case, Check } from './check';
 
 /** Figures that are worse when they are higher, and when they are lower. */
 const HIGHER =
-  /^(ppm|ppmHigh|warmestC|elapsed|degreeHours|airC|gaps|warmAfterS|lines|scaleG|ageS|atC)/;
+  /^(ppm|ppmHigh|warmestC|elapsed|degreeHours|airC|gaps|warmAfterS|lines|ranOut|scaleG|ageS|atC)/;
 const LOWER = /^(heldS|logs|peakC|acceleratorPpm|cureG|forS|loss)/;
 /** Figures that move by less than this share are the same. */
 const SAME_SHARE = 0.005;

@@ -2,20 +2,56 @@ import { ppmBand, ppmFromWeighed } from '../formula/dose-cure';
 import { CURE_LINE, SALT_LINE } from '../formula/scale-recipe';
 import { holdOf } from '../route/read';
 import { doseLimits } from '../rules/rule';
-import { check, type Case, type Check, type Figure } from './check';
+import type { Weighed } from '../logbook/chapters/weighing';
+import { check, type Case, type Check, type CheckStatus, type Figure } from './check';
 import { holdWarmestC } from './known-temps';
-import { owedHoldS, unweighedLines, weighedBasis } from './weighed-basis';
+import { nitriteOf, owedHoldS, unweighedLines, weighedBasis } from './weighed-basis';
 
 /** A scale whose division is more than this share of a dose cannot weigh it. */
 export const TOO_COARSE_SHARE = 0.1;
 /** Rounding of binary figures, not a margin. */
 const SAME_SHARE = 1e-9;
 
-/** Dose recorded from what was weighed, checked a second time, and inside the site's limits. */
-export function checkDose({ recipe, rules, state }: Case): Check {
+/** The cure of one load, as if the whole batch had been made of such loads; where nobody split it, the cure itself. */
+function cureOfLoads(cure: Weighed, loads: number): Weighed[] {
+  const numbers = [...new Set(cure.parts.flatMap((w) => w.load ?? []))];
+  if (numbers.length === 0) return [cure];
+  return numbers.map((load) => {
+    const parts = cure.parts
+      .filter((w) => w.load === load)
+      .map((w) => ({
+        ...w,
+        amountG: w.amountG * loads,
+        scaleResolutionG: w.scaleResolutionG * loads,
+      }));
+    const sum = (of: (w: (typeof parts)[number]) => number) => parts.reduce((n, w) => n + of(w), 0);
+    return {
+      ...parts.at(-1)!,
+      amountG: sum((w) => w.amountG),
+      scaleResolutionG: sum((w) => w.scaleResolutionG),
+      parts,
+    };
+  });
+}
+
+/**
+ * Dose recorded from what was weighed, checked a second time, and inside the site's limits. A batch that was made in loads
+ * is judged by each of them: a cure that went into one load twice and into another not at all is right in the sum only.
+ */
+export function checkDose(c: Case): Check {
+  const { recipe, rules, state } = c;
+  const cure = state.weighed[CURE_LINE];
+  if (!recipe.cure || !cure || state.loads === 1) return doseOf(c, cure);
+  const made = cureOfLoads(cure, state.loads).map((one) => doseOf(c, one));
+  const order: CheckStatus[] = ['fail', 'missing', 'pass'];
+  const worst = order.flatMap((s) => made.find((m) => m.status === s) ?? [])[0];
+  return worst ?? check('dose', rules.dose, 'missing', 'cure_not_weighed');
+}
+
+/** One cure against the batch's basis and limits. */
+function doseOf({ recipe, rules, state }: Case, cure: Weighed | undefined): Check {
   const rule = rules.dose;
   if (!recipe.cure) return check('dose', rule, 'pass', 'no_cure_in_recipe');
-  const cure = state.weighed[CURE_LINE];
   if (state.meatG === null) return check('dose', rule, 'missing', 'meat_not_weighed');
   if (!cure) return check('dose', rule, 'missing', 'cure_not_weighed');
   const { basisG, resolutionG, far } = weighedBasis(recipe, state, state.meatG, rule.body.basis);
@@ -23,7 +59,7 @@ export function checkDose({ recipe, rules, state }: Case): Check {
   const input = {
     basisG,
     cureG: cure.amountG,
-    nitriteFraction: cure.nitriteFraction ?? recipe.cure.nitriteFraction,
+    nitriteFraction: nitriteOf(recipe, cure),
   };
   const ppm = ppmFromWeighed(input);
   const meatScaleG = resolutionG < 2 * basisG ? resolutionG : 0;

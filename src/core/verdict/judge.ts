@@ -6,7 +6,7 @@ import { standingDecision } from './decisions';
 import { requireCase } from './require-case';
 
 /** Which judgement this is: it goes with every signature, so that an older one is known as such. */
-export const JUDGEMENT = 3;
+export const JUDGEMENT = 4;
 
 export type Verdict = {
   checks: Check[];
@@ -17,13 +17,15 @@ export type Verdict = {
 };
 
 const ON_AUTHORITY: readonly DispositionKind[] = ['release_on_authority'];
+/** What a release lead may settle alone: it is about how good the product is, and no other check rests on it. */
+const BY_LEAD: readonly CheckCode[] = ['making'];
 const ANY: readonly DispositionKind[] = ['continue', 'rework', 'release_on_authority', 'destroy'];
 
 /**
  * The verdict of a batch: every check with its status, figures, rule and source. Pure: recipe version,
  * pinned rules, folded logbook, readings and the time give the same answer everywhere.
- * A failed check keeps the batch from release unless an authority's written decision is recorded for it and
- * still stands; nothing stands in for a missing one. Doubt never helps: see docs/model.md.
+ * A failed check keeps the batch from release unless an authority's written decision (of its making, a release lead's) is
+ * recorded for it and still stands; nothing stands in for a missing one. Doubt never helps: see docs/model.md.
  * @throws RangeError naming the channel when a series is not finite or runs back in time
  */
 export function judge(c: Case): Verdict {
@@ -36,8 +38,12 @@ export function judge(c: Case): Verdict {
     judged.filter(
       ({ by, made }) => made.status === 'fail' && standingDecision(c, made, kinds, by) !== null,
     );
-  const allowed = new Set(settled(ON_AUTHORITY).map((j) => j.made));
-  const decided = settled(ANY).map((j) => j.made.code);
+  const anyhow = settled(ANY).map((j) => j.made);
+  const allowed = new Set([
+    ...settled(ON_AUTHORITY).map((j) => j.made),
+    ...anyhow.filter((k) => BY_LEAD.includes(k.code)),
+  ]);
+  const decided = anyhow.map((k) => k.code);
   const checks = judged.map((j) => j.made);
   const open = checks.filter((k) => k.status !== 'pass' && !allowed.has(k));
   const overall = open.some((k) => k.status === 'fail')

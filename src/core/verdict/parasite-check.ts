@@ -1,5 +1,7 @@
 import type { Recipe } from '../formula/recipe';
 import type { ParasiteControl } from '../logbook/chapters/finish';
+import { weighingsOf } from '../logbook/chapters/weighing';
+import type { BatchState } from '../logbook/state';
 import type { RuleBodyOf } from '../rules/definition';
 import { check, type Case, type Check, type Figure } from './check';
 
@@ -37,6 +39,13 @@ function controlled(c: ParasiteControl, rule: RuleBodyOf<'parasites'>): boolean 
   return rows.some((r) => c.atC <= r.atC + 1e-9 && c.forS >= r.forS - 1e-9);
 }
 
+/** Lots of a line that were weighed in and of whose freezing nothing is recorded; null is what has no lot. */
+export const openLotsOf = (state: BatchState, lineId: string): (string | null)[] => {
+  const known = (state.parasites[lineId] ?? []).map((p) => p.lotId);
+  const lots = new Set(weighingsOf(state, lineId).map((w) => w.lotId));
+  return [...lots].filter((id) => !known.includes(id));
+};
+
 /**
  * Parasites of what is not cooked: every line of pork frozen as the rule asks or certified, each for the lot that was
  * weighed. Game is never accepted: its parasites survive freezing.
@@ -47,19 +56,19 @@ export function checkParasites(c: Case): Check {
   if (hasGame(recipe)) return check('parasites', rule, 'fail', 'game_needs_cook');
   const lines = porkLines(recipe);
   if (lines.length === 0) return check('parasites', rule, 'pass', 'no_pork');
-  const open = lines.filter((id) => !state.parasites[id]);
+  const open = lines.filter((id) => (state.parasites[id] ?? []).length === 0);
   const missing = (because: string, n: number) =>
     check('parasites', rule, 'missing', because, [{ name: 'lines', value: n, unit: 'count' }]);
   if (open.length > 0) return missing('not_recorded', open.length);
-  const moved = lines.filter((id) => {
-    const weighed = state.weighed[id];
-    return !weighed || weighed.lotId !== state.parasites[id]!.lotId;
-  });
+  const moved = lines.filter((id) => !state.weighed[id] || openLotsOf(state, id).length > 0);
   if (moved.length > 0) return missing('another_lot', moved.length);
-  const short = lines
-    .map((id) => state.parasites[id]!.control)
-    .find((p) => !controlled(p, rule.body));
+  /* What was recorded for a lot that is no longer in it says nothing of what is. */
+  const counted = lines.flatMap((id) => {
+    const lots = weighingsOf(state, id).map((w) => w.lotId);
+    return state.parasites[id]!.flatMap((p) => (lots.includes(p.lotId) ? [p.control] : []));
+  });
+  const short = counted.find((p) => !controlled(p, rule.body));
   if (short) return check('parasites', rule, 'fail', 'too_short', figuresOf(short));
-  const shown = state.parasites[lines[0]!]!.control;
+  const shown = counted[0]!;
   return check('parasites', rule, 'pass', shown.way, figuresOf(shown));
 }

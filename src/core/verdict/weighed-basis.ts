@@ -2,6 +2,7 @@ import { yieldOf } from '../formula/compose';
 import { ppmFromWeighed } from '../formula/dose-cure';
 import type { DoseBasis, Recipe } from '../formula/recipe';
 import { CURE_LINE, SALT_LINE, plainSalt } from '../formula/scale-recipe';
+import type { Weighed } from '../logbook/chapters/weighing';
 import type { BatchState } from '../logbook/state';
 import type { CureHoldRule } from '../rules/rule';
 import { requiredHoldS } from '../schedule/recipe-blocks';
@@ -55,11 +56,18 @@ export function weighedBasis(
   return { basisG: basis === 'finished' ? batterG * yieldOf(recipe) : batterG, resolutionG, far };
 }
 
+/** Strength of the cure as weighed: of several lots, by their amounts; the recipe's where nobody read a label. */
+export function nitriteOf(recipe: Recipe, cure: Weighed): number {
+  const own = recipe.cure!.nitriteFraction;
+  const nitriteG = cure.parts.reduce((sum, w) => sum + w.amountG * (w.nitriteFraction ?? own), 0);
+  return cure.parts.length === 1 ? (cure.nitriteFraction ?? own) : nitriteG / cure.amountG;
+}
+
 /** In-going nitrite as weighed, ppm of the meat block; 0 while anything of it is not weighed. */
 export function weighedPpm({ recipe, state }: Pick<Case, 'recipe' | 'state'>): number {
   const cure = state.weighed[CURE_LINE];
   if (!recipe.cure || !cure || state.meatG === null) return 0;
-  const nitriteFraction = cure.nitriteFraction ?? recipe.cure.nitriteFraction;
+  const nitriteFraction = nitriteOf(recipe, cure);
   return ppmFromWeighed({ basisG: state.meatG, cureG: cure.amountG, nitriteFraction });
 }
 

@@ -1,4 +1,4 @@
-import { plausibleTemp, type Case } from '@/core';
+import { plausibleTemp, type Case, type EntryBody } from '@/core';
 import type { Guard, Offered, Refused } from '@/features/logbook/service';
 
 /** A hand reading of a core this far from every probe of its batch is asked back, °C. */
@@ -17,10 +17,33 @@ function coreBeside(c: Case, tempC: number, atS: number): number | null {
   return nearest !== undefined && Math.abs(nearest - tempC) > UNLIKE_C ? nearest : null;
 }
 
-function oddTemperature({ case: c, entry, offer }: Offered): Refused | null {
+/** Temperatures of raw meat that an entry says. */
+function ofBatter(body: EntryBody | null): number[] {
+  if (body?.kind === 'batter_measured') return [body.tempC];
+  if (body?.kind !== 'step_ticked') return [];
+  return [body.beforeC, body.tempC].filter((t) => t !== undefined);
+}
+
+/** The first temperature of raw meat that is odd, asked back or refused. */
+function oddBatter(body: EntryBody | null, { offer }: Offered): Refused | null {
+  for (const tempC of ofBatter(body)) {
+    const answer = plausibleTemp('batter', tempC, offer.enteredIn ?? 'metric');
+    if (answer.kind === 'impossible') return { ok: false, code: 'impossible_temperature' };
+    if (answer.kind === 'ask' && !offer.confirmed)
+      return {
+        ok: false,
+        code: 'odd_temperature',
+        ...(answer.otherC === null ? {} : { otherC: answer.otherC }),
+      };
+  }
+  return null;
+}
+
+function oddTemperature(offered: Offered): Refused | null {
+  const { case: c, entry, offer } = offered;
   const { body } = entry;
   const said = body.kind === 'corrected' ? body.replacement : body;
-  if (said?.kind !== 'reading_logged') return null;
+  if (said?.kind !== 'reading_logged') return oddBatter(said, offered);
   const besideC = said.what === 'core' ? coreBeside(c, said.tempC, entry.happenedS) : null;
   const answer = plausibleTemp(said.what, said.tempC, offer.enteredIn ?? 'metric');
   if (answer.kind === 'impossible') return { ok: false, code: 'impossible_temperature' };

@@ -11,6 +11,10 @@ async function refuseReferences(tx: Tx, body: EntryBody): Promise<string | null>
   const said = body.kind === 'corrected' ? body.replacement : body;
   if (said?.kind === 'weighed' && said.scaleId !== NO_SCALE)
     return (await isThere(tx, 'scale', said.scaleId)) ? null : 'no_such_scale';
+  if (said?.kind === 'step_ticked' || said?.kind === 'loads_set')
+    return said.machineId === undefined || (await isThere(tx, 'machine', said.machineId))
+      ? null
+      : 'no_such_machine';
   if (said?.kind === 'moved' && said.houseId !== undefined)
     return (await isThere(tx, 'house', said.houseId)) ? null : 'no_such_house';
   if (said?.kind !== 'run_started') return null;

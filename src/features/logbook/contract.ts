@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { LOT_PROBLEMS, RUN_EVENTS, type EntryBody, type LotProblem } from '@/core';
 import { stageSchema, stagesSchema } from '@/features/programs/contract';
 import { MAX_MASS_G, mass, optionalTemp, part, temp, words } from './entry-fields';
+import { benchFacts, disagreeing, loadsSet, weighingFields } from './bench-contract';
 import { finishing, planNamed } from './finishing-contract';
 import { refSchema } from './ref';
 
@@ -24,6 +25,7 @@ const weighed = z.object({
   lot: z.string().trim().max(100).optional(),
   lotId: z.uuid().optional(),
   confirmed: z.literal(true).optional(),
+  ...weighingFields,
 });
 const phLogged = z.object({
   kind: z.literal('ph_logged'),
@@ -61,6 +63,7 @@ const reworkDone = z.object({ kind: z.literal('rework_done'), part, text: words 
 /** Facts that can be reported and later corrected. */
 const facts = [
   ...finishing,
+  ...benchFacts,
   weighed,
   reading,
   phLogged,
@@ -173,6 +176,7 @@ export const postedBodySchema = z.discriminatedUnion('kind', [
   ...facts,
   corrected,
   lotAllowed,
+  loadsSet,
   planNamed,
   disposed.refine((d) => d.disposition !== 'release_on_authority' || d.authority, {
     path: ['authority'],
@@ -193,7 +197,11 @@ export type PostedBody = z.infer<typeof postedBodySchema>;
 export const postedEntrySchema = z.object({
   id: z.uuid(),
   happenedAt: z.iso.datetime({ offset: true }),
-  body: postedBodySchema,
+  body: postedBodySchema.superRefine((body, ctx) => {
+    const said = body.kind === 'corrected' ? body.replacement : body;
+    const wrong = said && disagreeing(said);
+    if (wrong) ctx.addIssue({ code: 'custom', path: [wrong[0]], message: wrong[1] });
+  }),
   corrects: z.uuid().nullable().default(null),
   /** The person was asked about an odd figure and stands by it. */
   confirmed: z.boolean().default(false),
@@ -213,6 +221,7 @@ const held = z.object({
 const storedBodySchema = z.discriminatedUnion('kind', [
   ...facts,
   lotAllowed,
+  loadsSet,
   planNamed,
   imported,
   corrected,

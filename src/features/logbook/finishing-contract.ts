@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { tickFields } from './bench-contract';
 import { mass, optionalTemp, part, words } from './entry-fields';
 
 const control = z.discriminatedUnion('way', [
@@ -25,6 +26,7 @@ export const finishing = [
     stepId: z.string().min(1).max(60),
     tempC: optionalTemp,
     beforeC: optionalTemp,
+    ...tickFields,
   }),
   z.object({
     kind: z.literal('parasites_controlled'),

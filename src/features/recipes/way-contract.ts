@@ -56,6 +56,8 @@ export const stepSchema: z.ZodType<RouteStep> = z.object({
     .optional(),
   ends: stageShape.shape.ends,
   climate: climate.optional(),
+  plates: z.array(z.number().min(1, 'a plate of at least 1 mm').max(40)).min(1).max(6).optional(),
+  measured: z.literal(true).optional(),
 });
 
 type Report = (path: (string | number)[], message: string) => void;

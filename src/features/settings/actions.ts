@@ -11,9 +11,17 @@ import { db } from '@/platform/db/client';
 import { isThere } from '@/platform/db/there';
 import { fieldsOf, readInput } from '@/platform/read-input';
 import { firstVisit } from './first-visit';
-import { hangingSchema, ruleEditSchema, siteSchema } from './contract';
+import { hangingSchema, machineSchema, ruleEditSchema, siteSchema } from './contract';
 import { saveSite } from './repository';
-import { addDevice, addHouse, chooseRule, editRule, revokeDevice } from './service';
+import {
+  addDevice,
+  addHouse,
+  chooseRule,
+  editRule,
+  removeMachine,
+  revokeDevice,
+  saveMachine,
+} from './service';
 
 /** Parses, lets a release lead do it, and shows the page anew. */
 async function change<T, R>(
@@ -90,6 +98,13 @@ export const addScaleAction = async (input: unknown) =>
       done
     ),
   );
+
+export const saveMachineAction = async (input: unknown) =>
+  change(machineSchema, input, async (machine) =>
+    (await saveMachine(db(), machine)) ? done : { ok: false, code: 'no_such_machine' },
+  );
+export const removeMachineAction = async (input: unknown) =>
+  change(z.string().min(1).max(100), input, async (id) => (await removeMachine(db(), id), done));
 
 const houseSchema = z.object({
   name: z.string().trim().min(1).max(60),

@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
 import { z } from 'zod';
+import { MACHINE_KINDS } from '@/core';
 import { ruleBodySchema } from './rule-schema';
 
 export { ruleBodySchema };
@@ -27,6 +28,36 @@ export const hangingSchema = z.object({
   dropMm: z.number('give the longest piece').positive().max(10_000),
   capacityG: z.number('give the weight it carries').positive().max(10_000_000),
 });
+
+const holes = (what: string) =>
+  z
+    .array(
+      z
+        .number(`give ${what} in mm, with commas between`)
+        .min(1, 'at least 1 mm')
+        .max(80, 'at most 80 mm'),
+    )
+    .max(12, 'at most twelve');
+
+export const machineSchema = z.object({
+  id: z.string().min(1).max(100).optional(),
+  name: z.string().trim().min(1, 'give the machine a name').max(60),
+  kind: z.enum(MACHINE_KINDS),
+  capacityG: z
+    .number('give a weight, or leave it empty')
+    .positive('must be more than 0')
+    .max(2e6)
+    .nullable(),
+  deadG: z
+    .number('give a weight, or leave it empty')
+    .nonnegative('cannot be less than nothing')
+    .max(50_000)
+    .nullable(),
+  platesMm: holes('the plates'),
+  hornsMm: holes('the horns'),
+  note: z.string().trim().max(300),
+});
+export type MachineInput = z.infer<typeof machineSchema>;
 
 export const ruleEditSchema = z.object({
   ruleId: z.string(),

@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import type { Rule, RuleSet, Scale, UnitSystem, WorkingHours } from '@/core';
+import type { Machine, Rule, RuleSet, Scale, UnitSystem, WorkingHours } from '@/core';
 import { toEpochS } from '@/platform/clock';
 import type { Handle } from '@/platform/db/client';
 
@@ -100,6 +100,15 @@ export async function listRules(db: Handle): Promise<RuleChoice[]> {
 
 export const listScales = (db: Handle): Promise<Scale[]> =>
   db.selectFrom('scale').selectAll().orderBy('capacityG').execute();
+/** Machines in use. */
+export const listMachines = (db: Handle): Promise<Machine[]> =>
+  db
+    .selectFrom('machine')
+    .select(['id', 'name', 'kind', 'capacityG', 'deadG', 'platesMm', 'hornsMm', 'note'])
+    .where('removedAt', 'is', null)
+    .orderBy('kind')
+    .orderBy('name')
+    .execute();
 export const listHouses = (db: Handle) =>
   db.selectFrom('house').selectAll().orderBy('name').execute();
 export const listDevices = (db: Handle) =>

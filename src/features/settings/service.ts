@@ -8,7 +8,7 @@ import {
 } from '@/core';
 import type { Db, Handle } from '@/platform/db/client';
 import { hashOf, sha256 } from '@/platform/hash';
-import type { RuleEdit } from './contract';
+import type { MachineInput, RuleEdit } from './contract';
 
 const PUBLISHED_BY = 'Jolly Kettle presets';
 
@@ -148,6 +148,38 @@ export async function addHouse(
     .execute();
 }
 
+/** Sets up a machine, or changes what is known of one. */
+export async function saveMachine(db: Handle, { id, ...machine }: MachineInput): Promise<boolean> {
+  const row = {
+    ...machine,
+    platesMm: JSON.stringify(machine.platesMm),
+    hornsMm: JSON.stringify(machine.hornsMm),
+  };
+  if (id === undefined) {
+    await db
+      .insertInto('machine')
+      .values({ id: randomUUID(), ...row, removedAt: null })
+      .execute();
+    return true;
+  }
+  const changed = await db
+    .updateTable('machine')
+    .set(row)
+    .where('id', '=', id)
+    .where('removedAt', 'is', null)
+    .executeTakeFirst();
+  return changed.numUpdatedRows > 0n;
+}
+
+/** Takes a machine out of use: what was done on it keeps its name, and nothing new is offered on it. */
+export const removeMachine = (db: Handle, id: string) =>
+  db
+    .updateTable('machine')
+    .set({ removedAt: new Date() })
+    .where('id', '=', id)
+    .where('removedAt', 'is', null)
+    .execute();
+
 /** Houses that a device in use belongs to. */
 export const housesWithDevices = async (db: Handle): Promise<string[]> => {
   const rows = await db
@@ -163,6 +195,7 @@ export {
   currentRules,
   listDevices,
   listHouses,
+  listMachines,
   listRules,
   listScales,
   loadSite,

@@ -1,4 +1,4 @@
-import { CURE_LINE, SALT_LINE, type BatchState, type Recipe } from '@/core';
+import { CURE_LINE, SALT_LINE, weighingsOf, type BatchState, type Recipe } from '@/core';
 import type { Handle } from '@/platform/db/client';
 import type { LotChoice } from './contract';
 import { ingredientOf, lotProblems, sameName, undecided } from './lot-problems';
@@ -16,9 +16,7 @@ export async function lotChoices(
 ): Promise<Record<string, LotChoice[]>> {
   const lots = await openLots(db);
   const meatIds = recipe.meat.map((m) => m.id);
-  const used = Object.values(state.weighed).flatMap((w) =>
-    w.lotId && meatIds.includes(w.lineId) ? [w.lotId] : [],
-  );
+  const used = meatIds.flatMap((id) => weighingsOf(state, id).flatMap((w) => w.lotId ?? []));
   const owners = (await lotsByIds(db, used)).map((l) => l.owner);
   const lines = [...meatIds, CURE_LINE, SALT_LINE, ...recipe.additions.map((a) => a.id)];
   const fitting = (lineId: string) =>

@@ -1,5 +1,5 @@
 import type { Author, BatchState, Case, EntryBody, LotProblem } from '@/core';
-import { CURE_LINE } from '@/core';
+import { CURE_LINE, weighingsOf } from '@/core';
 import type { Guard } from '@/features/logbook/service';
 import { siteDay } from '@/features/settings/service';
 import type { Tx } from '@/platform/db/client';
@@ -41,10 +41,9 @@ async function refuseLot(
   if (said?.kind !== 'weighed') return null;
   const problems: LotProblem[] = [];
   if (said.lotId) {
-    const ids = Object.values(state.weighed).flatMap((w) =>
-      w.lotId && w.lineId !== said.lineId && recipe.meat.some((m) => m.id === w.lineId)
-        ? [w.lotId]
-        : [],
+    /* What comes on top of a line must be of the same owner as the line itself. */
+    const ids = recipe.meat.flatMap(({ id }) =>
+      id === said.lineId && !said.more ? [] : weighingsOf(state, id).flatMap((w) => w.lotId ?? []),
     );
     const lots = await lotsByIds(tx, [...ids, said.lotId]);
     const lot = lots.find((l) => l.id === said.lotId);
@@ -68,6 +67,13 @@ async function refuseLot(
   return open.length > 0 ? { code: 'lot_needs_decision', problems: open } : null;
 }
 
+/** Weighings that this one stands in place of, by entry: what left the store for them did so once. */
+function weighedAgain(state: BatchState, body: EntryBody): string[] {
+  if (body.kind !== 'weighed' || body.more) return [];
+  const { lineId, load = null } = body;
+  return weighingsOf(state, lineId).flatMap((w) => (w.load === load ? [w.entryId] : []));
+}
+
 /** Takes a weighing out of its lot, and a corrected one back in. */
 async function moveStock(
   tx: Tx,
@@ -77,11 +83,7 @@ async function moveStock(
 ): Promise<void> {
   if (state.practice) return;
   const said = entry.body.kind === 'corrected' ? entry.body.replacement : entry.body;
-  /* A line that is weighed again puts its first weighing back: it left the store once. */
-  const again =
-    entry.body.kind === 'weighed' ? state.weighed[entry.body.lineId]?.entryId : undefined;
-  const before = entry.corrects ?? again;
-  if (before)
+  for (const before of entry.corrects ? [entry.corrects] : weighedAgain(state, entry.body))
     for (const old of await movesOfEntry(tx, before))
       await insertMove(tx, {
         id: v5Id(`${entry.id}:back:${old.lotId}`),

@@ -10,6 +10,7 @@ import * as doors from './migrations/0006-doors';
 import * as seal from './migrations/0007-seal';
 import * as ledger from './migrations/0008-ledger';
 import * as places from './migrations/0009-places';
+import * as machines from './migrations/0010-machines';
 import { grantRights } from './rights';
 
 const MIGRATIONS = {
@@ -22,6 +23,7 @@ const MIGRATIONS = {
   '0007-seal': seal,
   '0008-ledger': ledger,
   '0009-places': places,
+  '0010-machines': machines,
 };
 
 /**

@@ -9,6 +9,7 @@ import type {
   Recipe,
   RuleBody,
   RuleKind,
+  MachineKind,
   UnitSystem,
   WorkingHours,
   ReadingPlace,
@@ -58,6 +59,17 @@ export interface Tables {
     ruleId: string;
     confirmedAt: Instant | null;
     confirmedByName: string | null;
+  };
+  machine: {
+    id: string;
+    name: string;
+    kind: MachineKind;
+    capacityG: number | null;
+    deadG: number | null;
+    platesMm: JSONColumnType<number[]>;
+    hornsMm: JSONColumnType<number[]>;
+    note: string;
+    removedAt: Instant | null;
   };
   scale: { id: string; name: string; capacityG: number; resolutionG: number };
   house: {

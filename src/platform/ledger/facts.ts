@@ -15,6 +15,7 @@ export const FACTS: readonly FactTable[] = [
   { name: 'rule', key: ['id'], appendOnly: true },
   { name: 'site_rule', key: ['kind'] },
   { name: 'scale', key: ['id'] },
+  { name: 'machine', key: ['id'] },
   { name: 'house', key: ['id'] },
   { name: 'house_fit', key: ['house_id', 'batch_id'] },
   { name: 'forecast_score', key: ['batch_id', 'left_s'] },

@@ -1,6 +1,7 @@
 import { outcomeOf } from '../../route/read';
 import type { Chapter } from '../chapter';
 import type { Author } from '../entry';
+import { weighingsOf } from './weighing';
 
 /** How the parasites of a line were controlled: frozen long and cold enough, or by a certificate. */
 export type ParasiteControl =
@@ -27,8 +28,8 @@ export type FinishBody =
   | { kind: 'served'; tempC?: number };
 
 export type FinishState = {
-  /** By line of the recipe. */
-  parasites: Record<string, { lotId: string | null; control: ParasiteControl; atS: number }>;
+  /** By line of the recipe, one of each lot of it: the last that was recorded. */
+  parasites: Record<string, { lotId: string | null; control: ParasiteControl; atS: number }[]>;
   plan: { plan: string; by: Author; atS: number } | null;
   label: { text: string; by: Author; atS: number } | null;
   served: { atS: number; tempC: number | null } | null;
@@ -40,14 +41,16 @@ export const finish: Chapter<FinishBody, FinishState> = {
   kinds: {
     parasites_controlled: {
       apply: (s, b, e) => {
-        s.parasites[b.lineId] = { lotId: b.lotId, control: b.control, atS: e.happenedS };
+        const others = (s.parasites[b.lineId] ?? []).filter((p) => p.lotId !== b.lotId);
+        const { lotId, control } = b;
+        s.parasites[b.lineId] = [...others, { lotId, control, atS: e.happenedS }];
       },
       refuses: (s, b, r) => {
         const known = [...r.meat, ...r.additions].some((x) => x.id === b.lineId);
         if (!known) return 'unknown_line';
-        const weighed = s.weighed[b.lineId];
-        if (!weighed) return 'weigh_first';
-        return weighed.lotId === b.lotId ? null : 'other_lot';
+        const lots = weighingsOf(s, b.lineId).map((w) => w.lotId);
+        if (lots.length === 0) return 'weigh_first';
+        return lots.includes(b.lotId) ? null : 'other_lot';
       },
       correctable: true,
       bearsOn: ['parasites'],

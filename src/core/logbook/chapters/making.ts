@@ -17,9 +17,20 @@ export type MakingBody =
   | {
       kind: 'step_ticked';
       stepId: string;
+      /** Which pass or phase of it, from 0. */
+      pass?: number;
+      /** Which load, from 1. */
+      load?: number;
       /** Of the meat when it was done, and before it, °C. */
       tempC?: number;
       beforeC?: number;
+      machineId?: string;
+      machine?: string;
+      /** Of the room, °C, and how long it took, s. */
+      roomC?: number;
+      forS?: number;
+      /** It was not done: why. */
+      skipped?: string;
     }
   | {
       kind: 'ph_logged';
@@ -28,6 +39,23 @@ export type MakingBody =
       meterCheckedS?: number;
     };
 
+/** A step of the way, or one pass of it, as it was ticked off. */
+export type Tick = {
+  entryId: string;
+  stepId: string;
+  pass: number;
+  /** null: the whole batch at once. */
+  load: number | null;
+  atS: number;
+  tempC: number | null;
+  beforeC: number | null;
+  machineId: string | null;
+  roomC: number | null;
+  forS: number | null;
+  skipped: string | null;
+  by: Author;
+};
+
 export type MakingState = {
   steps: Partial<
     Record<
@@ -35,15 +63,17 @@ export type MakingState = {
       { atS: number; tempC: number | null; weightG: number | null; without: string[] }
     >
   >;
-  /** Steps of the way that were ticked off, by their id. */
-  ticked: Record<string, { atS: number; tempC: number | null; beforeC: number | null; by: Author }>;
+  /** Steps of the way that were ticked off, by their id: the last tick of each. */
+  ticked: Record<string, Tick>;
+  /** Every tick of a step, in the order of the record. */
+  ticks: Tick[];
   /** pH of the test piece, in time. */
   ph: { ph: number; tS: number; meterCheckedS: number | null; by: Author }[];
 };
 
 /** What is done by hand on the way, and the pH of the test piece. */
 export const making: Chapter<MakingBody, MakingState> = {
-  empty: () => ({ steps: {}, ticked: {}, ph: [] }),
+  empty: () => ({ steps: {}, ticked: {}, ticks: [], ph: [] }),
   kinds: {
     step_done: {
       apply: (s, b, e) => {
@@ -58,16 +88,42 @@ export const making: Chapter<MakingBody, MakingState> = {
       bearsOn: (b) => [
         ...(b.step === 'stuff' ? ['come_up', 'uncured_smoke', 'ingredients'] : []),
         'cold_chain',
+        'making',
       ],
     },
     step_ticked: {
       apply: (s, b, e) => {
-        const { stepId, tempC = null, beforeC = null } = b;
-        s.ticked[stepId] = { atS: e.happenedS, tempC, beforeC, by: e.by };
+        const tick: Tick = {
+          entryId: e.id,
+          stepId: b.stepId,
+          pass: b.pass ?? 0,
+          load: b.load ?? null,
+          atS: e.happenedS,
+          tempC: b.tempC ?? null,
+          beforeC: b.beforeC ?? null,
+          machineId: b.machineId ?? null,
+          roomC: b.roomC ?? null,
+          forS: b.forS ?? null,
+          skipped: b.skipped ?? null,
+          by: e.by,
+        };
+        s.ticks.push(tick);
+        s.ticked[b.stepId] = tick;
       },
-      refuses: (_s, b, r) => (routeOf(r).some((x) => x.id === b.stepId) ? null : 'unknown_step'),
+      refuses: (s, b, r) => {
+        if (!routeOf(r).some((x) => x.id === b.stepId)) return 'unknown_step';
+        if ((b.load ?? 0) > s.loads) return 'unknown_load';
+        const there = s.ticks.some(
+          (t) =>
+            t.stepId === b.stepId &&
+            t.pass === (b.pass ?? 0) &&
+            (t.load === null || b.load === undefined || t.load === b.load),
+        );
+        return there ? 'already_ticked' : null;
+      },
       correctable: true,
       stoppedByHold: true,
+      bearsOn: ['making', 'cold_chain'],
     },
     ph_logged: {
       apply: (s, b, e) => {

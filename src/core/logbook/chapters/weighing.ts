@@ -1,6 +1,9 @@
 import { CURE_LINE } from '../../formula/scale-recipe';
-import type { Chapter } from '../chapter';
+import type { Recipe } from '../../formula/recipe';
+import { noMeasureOf, refuseStandIn } from '../../making/stand-in';
+import type { Chapter, Refusal } from '../chapter';
 import type { Author } from '../entry';
+import type { BatchState } from '../state';
 
 export type CheckMethod = 'second_person' | 'reentered_alone';
 
@@ -26,6 +29,14 @@ export type WeighingBody =
       lotId?: string;
       /** A person was asked about an amount far from its target and stands by it. */
       confirmed?: true;
+      /** It comes on top of what was weighed of this line: another lot, another bowl, what puts it right. */
+      more?: true;
+      /** The load that it is for, from 1. */
+      load?: number;
+      /** Poured by feel: what the jug weighed before and after, g. */
+      jug?: { beforeG: number; afterG: number };
+      /** Another grade of the same that was used in its place. */
+      standIn?: string;
     }
   | {
       kind: 'lot_allowed';
@@ -46,9 +57,11 @@ export type WeighingBody =
       scaleResolutionG?: number;
     };
 
-export type Weighed = {
+/** One weighing of a line. */
+export type Weighing = {
   entryId: string;
   lineId: string;
+  load: number | null;
   amountG: number;
   targetG: number;
   scaleResolutionG: number;
@@ -56,9 +69,12 @@ export type Weighed = {
   lotId: string | null;
   /** A person stands by an amount far from its target. */
   confirmed: boolean;
+  standIn: string | null;
   atS: number;
   by: Author;
 };
+/** A line as it was weighed: the sum of its weighings, with the last one's words and the divisions of all scales. */
+export type Weighed = Weighing & { parts: Weighing[] };
 export type CureCheck = {
   method: CheckMethod;
   /** Somebody else than who weighed it looked. */
@@ -79,11 +95,83 @@ export type WeighingState = {
   /** Sum of the weighed meat lines once all are weighed, else null. */
   meatG: number | null;
   meatResolutionG: number;
+  /** Lines that are weighed for every load. */
   weighed: Record<string, Weighed>;
+  /** Lines of which some loads are still to be weighed. */
+  partly: Record<string, Weighed>;
+  /** Second looks at the cure by the weighing that they were for, and what they come to together. */
+  cureLooks: Record<string, CureCheck>;
   cureCheck: CureCheck | null;
   /** Lots, or labels, that a person decided to use in spite of what is wrong with them. */
   allowedLots: AllowedLot[];
 };
+
+/** The weighings of a line so far, whether all of its loads are weighed or not. */
+export const weighingsOf = (s: BatchState, lineId: string): Weighing[] =>
+  (s.weighed[lineId] ?? s.partly[lineId])?.parts ?? [];
+
+/** The last weighing of a line speaks for it, with the sum of all and of their scales' divisions. */
+function together(parts: Weighing[]): Weighed {
+  const last = parts.at(-1)!;
+  return {
+    ...last,
+    amountG: parts.reduce((sum, w) => sum + w.amountG, 0),
+    targetG: last.load === null ? last.targetG : parts.reduce((sum, w) => sum + w.targetG, 0),
+    scaleResolutionG: parts.reduce((sum, w) => sum + w.scaleResolutionG, 0),
+    confirmed: parts.every((w) => w.confirmed),
+    parts,
+  };
+}
+
+/** Files a line under what is weighed, once every load has its own; meat is weighed before it is split. */
+function settle(s: BatchState, parts: Weighing[]): void {
+  const { lineId } = parts[0]!;
+  const loads = new Set(parts.flatMap((w) => w.load ?? []));
+  const whole = loads.size === 0 || loads.size >= s.loads;
+  delete s.weighed[lineId];
+  delete s.partly[lineId];
+  (whole ? s.weighed : s.partly)[lineId] = together(parts);
+  if (lineId === CURE_LINE) s.cureCheck = lookedAt(s);
+}
+
+/** The second looks at every weighing of the cure: one that differs, else the weakest, else none while one is open. */
+function lookedAt(s: BatchState): CureCheck | null {
+  const looks = weighingsOf(s, CURE_LINE).map((w) => s.cureLooks[w.entryId] ?? null);
+  const differs = looks.find((l) => l?.matches === false);
+  if (differs) return differs;
+  if (looks.length === 0 || looks.some((l) => l === null)) return null;
+  return looks.find((l) => l!.method === 'reentered_alone' || !l!.second) ?? looks.at(-1)!;
+}
+
+const isMeat = (r: Recipe, lineId: string) => r.meat.some((m) => m.id === lineId);
+
+function refuseLine(r: Recipe, lineId: string): Refusal | null {
+  const known = isMeat(r, lineId) || r.additions.some((a) => a.id === lineId);
+  if (known || lineId === 'salt') return null;
+  return lineId === CURE_LINE && r.cure ? null : 'unknown_line';
+}
+
+function refuseStand(r: Recipe, lineId: string, standIn: string | undefined): Refusal | null {
+  if (standIn === undefined) return null;
+  const kind = lineId === CURE_LINE ? 'cure' : r.additions.find((a) => a.id === lineId)?.kind;
+  if (kind && noMeasureOf(kind, standIn)) return 'no_measured_form';
+  return refuseStandIn(r, lineId, standIn);
+}
+
+/** Each load gets its own share, once; what comes on top says so. */
+function refuseLoad(
+  s: BatchState,
+  b: Extract<WeighingBody, { kind: 'weighed' }>,
+  r: Recipe,
+): Refusal | null {
+  if ((b.load ?? 0) > s.loads) return 'unknown_load';
+  if (isMeat(r, b.lineId) ? b.load !== undefined : s.loads > 1 && b.load === undefined)
+    return isMeat(r, b.lineId) ? 'unknown_load' : 'load_first';
+  const there = weighingsOf(s, b.lineId).filter((w) => w.load === (b.load ?? null));
+  if (there.length === 0 || b.more) return null;
+  const differs = there.some((w) => s.cureLooks[w.entryId]?.matches === false);
+  return b.lineId === CURE_LINE && differs ? null : 'already_weighed';
+}
 
 /** What goes into the batter, from which lot, and the second look at the cure. */
 export const weighing: Chapter<WeighingBody, WeighingState> = {
@@ -91,40 +179,37 @@ export const weighing: Chapter<WeighingBody, WeighingState> = {
     meatG: null,
     meatResolutionG: 0,
     weighed: {},
+    partly: {},
+    cureLooks: {},
     cureCheck: null,
     allowedLots: [],
   }),
   kinds: {
     weighed: {
       apply: (s, b, e) => {
-        if (b.lineId === CURE_LINE) s.cureCheck = null;
-        s.weighed[b.lineId] = {
+        const weighing: Weighing = {
           entryId: e.id,
           lineId: b.lineId,
+          load: b.load ?? null,
           amountG: b.amountG,
           targetG: b.targetG,
           scaleResolutionG: b.scaleResolutionG,
           nitriteFraction: b.nitriteFraction ?? null,
           lotId: b.lotId ?? null,
           confirmed: b.confirmed ?? false,
+          standIn: b.standIn ?? null,
           atS: e.happenedS,
           by: e.by,
         };
+        const before = weighingsOf(s, b.lineId);
+        const kept = b.more ? before : before.filter((w) => w.load !== weighing.load);
+        settle(s, [...kept, weighing]);
       },
-      refuses: (s, b, r) => {
-        const known = [
-          CURE_LINE,
-          'salt',
-          ...r.meat.map((m) => m.id),
-          ...r.additions.map((a) => a.id),
-        ];
-        if (!known.includes(b.lineId) || (b.lineId === CURE_LINE && !r.cure)) return 'unknown_line';
-        if (s.weighed[b.lineId])
-          return b.lineId === CURE_LINE && s.cureCheck?.matches === false
-            ? null
-            : 'already_weighed';
-        return !r.meat.some((m) => m.id === b.lineId) && s.meatG === null ? 'meat_first' : null;
-      },
+      refuses: (s, b, r) =>
+        refuseLine(r, b.lineId) ??
+        refuseStand(r, b.lineId, b.standIn) ??
+        refuseLoad(s, b, r) ??
+        (!isMeat(r, b.lineId) && s.meatG === null ? 'meat_first' : null),
       correctable: true,
       bearsOn: ['dose', 'cure_hold', 'cooling', 'ingredients'],
     },
@@ -141,10 +226,10 @@ export const weighing: Chapter<WeighingBody, WeighingState> = {
     },
     cure_checked: {
       apply: (s, b, e) => {
-        const cure = s.weighed[CURE_LINE];
-        if (cure?.entryId !== b.weighedId) return;
+        const cure = weighingsOf(s, CURE_LINE).find((w) => w.entryId === b.weighedId);
+        if (!cure) return;
         const finerG = Math.min(cure.scaleResolutionG, b.scaleResolutionG ?? Infinity);
-        s.cureCheck = {
+        s.cureLooks[b.weighedId] = {
           method: b.method,
           second: e.by.id !== cure.by.id,
           readingG: b.readingG,
@@ -152,11 +237,12 @@ export const weighing: Chapter<WeighingBody, WeighingState> = {
           by: e.by,
           atS: e.happenedS,
         };
+        s.cureCheck = lookedAt(s);
       },
       refuses: (s, b) => {
-        const cure = s.weighed[CURE_LINE];
-        if (!cure) return 'check_first_weigh';
-        return cure.entryId === b.weighedId ? null : 'check_stale';
+        const cures = weighingsOf(s, CURE_LINE);
+        if (cures.length === 0) return 'check_first_weigh';
+        return cures.some((w) => w.entryId === b.weighedId) ? null : 'check_stale';
       },
     },
   },

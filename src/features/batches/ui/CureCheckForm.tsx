@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import type { Weighed } from '@/core';
+import type { Weighing } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { Notice } from '@/ui/status';
@@ -10,7 +10,7 @@ import { useBatch, usePost } from '@/features/logbook/ui';
 import { WhenField } from './WhenField';
 
 /** The second look: the first reading is not shown, so that it is read and not repeated. */
-export function CureCheckForm({ cure }: { cure: Weighed }) {
+export function CureCheckForm({ cure }: { cure: Weighing }) {
   const { personId, timeZone, canWork } = useBatch();
   const { send, busy, message } = usePost();
   const [text, setText] = useState('');
@@ -42,7 +42,9 @@ export function CureCheckForm({ cure }: { cure: Weighed }) {
         submit();
       }}
     >
-      <h2 className="text-lg font-semibold text-cure">Second look at the cure</h2>
+      <h2 className="text-lg font-semibold text-cure">
+        Second look at the cure{cure.load === null ? '' : `, load ${cure.load}`}
+      </h2>
       <p className="mb-3">
         {alone
           ? 'You weighed it yourself. Better: let another signed-in person read the scale. Alone: take the cup off, put it back, and read the scale again. The record says which.'

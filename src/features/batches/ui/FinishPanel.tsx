@@ -1,4 +1,4 @@
-import { checkParasites, lossesOf, outcomeOf, porkLines, type Case } from '@/core';
+import { checkParasites, lossesOf, openLotsOf, outcomeOf, porkLines, type Case } from '@/core';
 import { lineName } from '@/words/line-name';
 import { checkWords } from '@/words/verdict';
 import type { Show } from '@/words/show';
@@ -10,23 +10,17 @@ import { TextEntry } from './TextEntry';
 /** How the pork was frozen or certified, line by line. */
 function Parasites({ c, lots, show }: { c: Case; lots: Record<string, string>; show: Show }) {
   const found = checkParasites(c);
-  const open = porkLines(c.recipe).filter((id) => {
-    const weighed = c.state.weighed[id];
-    return weighed && c.state.parasites[id]?.lotId !== weighed.lotId;
-  });
+  const open = porkLines(c.recipe).flatMap((id) =>
+    c.state.weighed[id] ? openLotsOf(c.state, id).map((lotId) => ({ id, lotId })) : [],
+  );
   return (
     <section className="sheet space-y-3" aria-label="Parasites">
       <h2 className="text-lg font-semibold">Parasites of the pork</h2>
       <p>{checkWords(found, show)}</p>
-      {open.map((id) => (
+      {open.map(({ id, lotId }) => (
         <ParasiteForm
-          key={id}
-          line={{
-            id,
-            name: lineName(c.recipe, id),
-            lotId: c.state.weighed[id]!.lotId,
-            lot: lots[c.state.weighed[id]!.lotId ?? ''] ?? null,
-          }}
+          key={`${id}:${lotId}`}
+          line={{ id, name: lineName(c.recipe, id), lotId, lot: lots[lotId ?? ''] ?? null }}
         />
       ))}
     </section>

@@ -1,35 +1,22 @@
 import { Link } from '@/ui/link';
-import {
-  CURE_LINE,
-  outcomeOf,
-  scaleRecipe,
-  sheetLimits,
-  type Recipe,
-  type Scale,
-  type Pass,
-} from '@/core';
+import { CURE_LINE, outcomeOf, weighingsOf, type Scale } from '@/core';
 import type { Show } from '@/words/show';
 import type { LotChoice } from '@/features/stores/contract';
 import type { Dossier } from '@/features/logbook/service';
+import type { MakingSheetData } from '@/features/making/contract';
+import { dosesOf, weighedByKey } from '@/features/making/service';
+import { RunSheet } from '@/features/making/ui';
 import { nextStep } from '../next-step';
 import { CureCheckForm } from './CureCheckForm';
 import { EntryButton } from './EntryButton';
 import { FinishPanel } from './FinishPanel';
 import { FreezeEntry } from './FreezeEntry';
 import { HoldClock } from './HoldClock';
-import { makingSheet } from '../making';
-import { MakingSheet } from './MakingSheet';
 import { isPressed, RunAction } from './RunAction';
 import { StepWeight } from './StepWeight';
 import { WeighList } from './WeighList';
 import { missingOf } from '../missing';
 import { nextWords } from '@/words/next';
-
-/** The recipe with the strength of the cure that was really weighed: plain salt follows it. */
-const withCureAsWeighed = (recipe: Recipe, nitriteFraction: number | null): Recipe =>
-  recipe.cure && nitriteFraction !== null
-    ? { ...recipe, cure: { ...recipe.cure, nitriteFraction } }
-    : recipe;
 
 /** Codes of the lots that were weighed in, by their id. */
 const lotCodesOf = ({ entries }: Dossier): Record<string, string> =>
@@ -44,31 +31,27 @@ export function NowPanel({
   dossier,
   scales,
   lots,
-  passes,
+  sheet,
   show,
   nowS,
 }: {
   dossier: Dossier;
   scales: Scale[];
   lots: Record<string, LotChoice[]>;
-  /** Passes of earlier batches, by what they are learned by; null where nothing is made now. */
-  passes: Record<string, Pass[]> | null;
+  /** The bench work; null where nothing is made now. */
+  sheet: MakingSheetData | null;
   show: Show;
   nowS: number;
 }) {
   const { head, case: c } = dossier;
   const { recipe, state } = c;
   const next = nextStep(c);
-  const cure = state.weighed[CURE_LINE];
+  const cures = weighingsOf(state, CURE_LINE);
   const { maxCoolerC } = c.rules.cure_hold.body;
   const missing = missingOf(recipe, state);
   const share = recipe.ofPart?.share ?? 1;
   const raw = outcomeOf(recipe) === 'cook_before_eating';
-  const { lines, batterG, finishedG } = scaleRecipe(
-    withCureAsWeighed(recipe, cure?.nitriteFraction ?? null),
-    { meatG: state.meatG ?? state.plannedMeatG },
-    { scales, weighedCureG: cure?.amountG, dose: sheetLimits(c.rules.dose.body) },
-  );
+  const { lines, batterG, finishedG } = dosesOf(c, scales);
   const direct = isPressed(c, next.code);
   const inHouse = [
     'start_run',
@@ -81,10 +64,12 @@ export function NowPanel({
   ].includes(next.code);
   const open = state.phase !== 'released' && state.phase !== 'destroyed';
   /* Until the second look is given, the first figure and every other pad are out of sight. */
-  const lookOpen = open && cure !== undefined && state.cureCheck === null;
+  const unseen = cures.find((w) => !state.cureLooks[w.entryId]);
+  const lookOpen = open && unseen !== undefined;
+  const differs = cures.find((w) => state.cureLooks[w.entryId]?.matches === false);
   /* What is still on the scale comes first. */
   const atScale = missing.length > 0;
-  const making = passes && <MakingSheet sheet={makingSheet(c, lines, passes)} />;
+  const making = sheet && <RunSheet sheet={sheet} nowS={nowS} />;
   return (
     <div className="space-y-4">
       {open && (
@@ -141,11 +126,11 @@ export function NowPanel({
       )}
       {open && <FinishPanel c={c} lots={lotCodesOf(dossier)} show={show} />}
       {!atScale && making}
-      {lookOpen && <CureCheckForm key={cure.entryId + cure.amountG} cure={cure} />}
-      {cure && state.cureCheck && !state.cureCheck.matches && (
+      {lookOpen && <CureCheckForm key={unseen.entryId + unseen.amountG} cure={unseen} />}
+      {differs && (
         <p className="sheet font-semibold text-bad">
-          The second reading, {show.grams(state.cureCheck.readingG)}, differs from the first. Weigh
-          the cure again below.
+          The second reading, {show.grams(state.cureLooks[differs.entryId]!.readingG)}, differs from
+          the first. Weigh the cure again below.
         </p>
       )}
       {!lookOpen && (
@@ -158,12 +143,13 @@ export function NowPanel({
           </p>
           <WeighList
             lines={lines}
-            weighed={state.weighed}
+            weighed={weighedByKey(lines, state)}
+            loads={state.loads}
             meatKnown={state.meatG !== null}
             recipe={recipe}
             meatG={state.meatG ?? state.plannedMeatG}
             lots={lots}
-            cureMismatch={state.cureCheck?.matches === false}
+            differs={differs ? (differs.load ?? 0) : null}
           />
         </section>
       )}

@@ -3,14 +3,15 @@
 import { useState } from 'react';
 import {
   CURE_LINE,
+  overpour,
   scaleRecipe,
   toBase,
   unitSymbol,
-  type DoseLine,
   type LotProblem,
   type Recipe,
 } from '@/core';
 import type { LotChoice } from '@/features/stores/contract';
+import type { LoadLine } from '@/features/making/contract';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { useShow } from '@/ui/show-context';
@@ -20,6 +21,8 @@ import { withTime } from './EntryButton';
 import { LotDecision } from './LotDecision';
 import { LotField } from './LotField';
 import { useBatch, usePost } from '@/features/logbook/ui';
+import { overpourWords } from '@/words/overpour';
+import { WeighWaysFields, type WeighWays } from './WeighWays';
 import { WhenField } from './WhenField';
 
 /** Further off than this from its target, a weighing is asked back before it counts. */
@@ -28,7 +31,7 @@ const ASK_SHARE_MEAT = 0.5;
 const MAX_LABEL_PERCENT = 20;
 
 /** The cure's line for another strength than the recipe's: what the label says decides the grams. */
-function doseAt(recipe: Recipe, meatG: number, line: DoseLine, fraction: number | null): DoseLine {
+function doseAt(recipe: Recipe, meatG: number, line: LoadLine, fraction: number | null): LoadLine {
   if (line.lineId !== CURE_LINE || !recipe.cure || fraction === null) return line;
   const cure = { ...recipe.cure, nitriteFraction: fraction };
   const { lines } = scaleRecipe(
@@ -36,20 +39,24 @@ function doseAt(recipe: Recipe, meatG: number, line: DoseLine, fraction: number 
     { meatG },
     { scales: line.scale ? [line.scale] : [] },
   );
-  return lines.find((l) => l.lineId === CURE_LINE) ?? line;
+  const found = lines.find((l) => l.lineId === CURE_LINE);
+  return found ? { ...found, load: line.load } : line;
 }
 
 type Props = {
-  line: DoseLine;
+  line: LoadLine;
   recipe: Recipe;
+  /** Of the load that it is for, or of the whole. */
   meatG: number;
   lots: LotChoice[];
   /** It follows another weighing: its field is where the work goes on. */
   follows: boolean;
+  /** On top of what was weighed of it. */
+  more?: boolean;
 };
 
 /** One weighing: what the scale shows, from which lot, checked against what was wanted. */
-export function WeighForm({ line, recipe, meatG, lots, follows }: Props) {
+export function WeighForm({ line, recipe, meatG, lots, follows, more = false }: Props) {
   const show = useShow();
   const { timeZone } = useBatch();
   const { send, busy, message } = usePost();
@@ -71,7 +78,8 @@ export function WeighForm({ line, recipe, meatG, lots, follows }: Props) {
   const label = cure ? readFigure(percent) : null;
   const labelled =
     label?.ok && label.value > 0 && label.value <= MAX_LABEL_PERCENT ? label.value / 100 : null;
-  const wanted = doseAt(recipe, meatG, line, labelled);
+  const wanted = more ? line : doseAt(recipe, meatG, line, labelled);
+  const [ways, setWays] = useState<WeighWays>({});
   const problems = lot ? lot.problems : refused;
   /* A weight is said back in the unit that it was typed in. */
   const sayBack = (g: number) => (isMeat ? show.meat(g) : show.grams(g, wanted.scale?.resolutionG));
@@ -88,6 +96,9 @@ export function WeighForm({ line, recipe, meatG, lots, follows }: Props) {
         ...(labelled === null ? {} : { nitriteFraction: labelled }),
         ...(lot ? { lotId: lot.id } : {}),
         ...(confirmed ? { confirmed: true as const } : {}),
+        ...(more ? { more: true as const } : {}),
+        ...(line.load === null ? {} : { load: line.load }),
+        ...ways,
       },
       withTime(when, timeZone),
     );
@@ -102,6 +113,8 @@ export function WeighForm({ line, recipe, meatG, lots, follows }: Props) {
     );
     if (!read.ok || !positive || (cure && labelled === null)) return;
     const amountG = isMeat ? toBase('mass', read.value, show.settings.system) : read.value;
+    /* What comes on top is as much as somebody wants it to be. */
+    if (more) return void record(amountG, true);
     const off = Math.abs(amountG - wanted.doseG) / wanted.doseG;
     if (off <= (isMeat ? ASK_SHARE_MEAT : ASK_SHARE)) return void record(amountG, false);
     const said = sayBack(amountG);
@@ -109,6 +122,9 @@ export function WeighForm({ line, recipe, meatG, lots, follows }: Props) {
       words: (
         <p>
           {said} is far from the {sayBack(wanted.doseG)} wanted. Does the scale really show that?
+          {!isMeat &&
+            amountG > wanted.doseG &&
+            ` ${overpourWords(overpour({ recipe, meatG, lineId: line.lineId, amountG }), line.name, show)}`}
         </p>
       ),
       answers: [{ label: `Yes, record ${said}`, act: () => void record(amountG, true) }],
@@ -128,10 +144,10 @@ export function WeighForm({ line, recipe, meatG, lots, follows }: Props) {
     >
       <div className="space-y-3">
         <p className={`text-3xl font-extrabold ${cure ? 'text-cure' : ''}`}>
-          {sayBack(wanted.doseG)}
+          {more ? `${sayBack(wanted.doseG)} more` : sayBack(wanted.doseG)}
           {cure && <span className="unit"> at {percent} % nitrite</span>}
         </p>
-        {cure && wanted.doseG !== line.doseG && (
+        {cure && !more && wanted.doseG !== line.doseG && (
           <p className="font-semibold text-cure">
             Worked out anew for this strength: the recipe was written for{' '}
             {show.number(cure.nitriteFraction * 100, 3)} %.
@@ -180,6 +196,7 @@ export function WeighForm({ line, recipe, meatG, lots, follows }: Props) {
       </div>
       <div className="space-y-3">
         <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
+        {!isMeat && !cure && <WeighWaysFields ways={ways} onChange={setWays} onPoured={type} />}
         <AskAgain {...q} />
         {message && <Notice tone="bad">{message}</Notice>}
         <button className="button-main w-full text-lg" disabled={busy}>

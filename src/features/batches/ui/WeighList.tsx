@@ -2,32 +2,48 @@
 
 import { Check } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { CURE_LINE, type DoseLine, type Recipe, type Weighed } from '@/core';
+import { CURE_LINE, type Recipe } from '@/core';
+import { lineKey, type LoadLine, type WeighedLine } from '@/features/making/contract';
 import type { LotChoice } from '@/features/stores/contract';
 import { useShow } from '@/ui/show-context';
+import { MoreOf } from './MoreOf';
 import { WeighForm } from './WeighForm';
 import { useBatch } from '@/features/logbook/ui';
 
 type Props = {
-  lines: DoseLine[];
-  weighed: Record<string, Weighed>;
+  lines: LoadLine[];
+  weighed: Record<string, WeighedLine>;
+  loads: number;
   meatKnown: boolean;
   recipe: Recipe;
   meatG: number;
   lots: Record<string, LotChoice[]>;
-  cureMismatch: boolean;
+  /** The load of which the second look at the cure differs, 0 for the whole; null where none does. */
+  differs: number | null;
 };
+
+/** Less than this share of a line is not worth another weighing. */
+const SHORT_SHARE = 0.05;
+
+/** What is still missing of a line, or too much of it, for the meat that is there now, g; 0 where it is right. */
+function offBy(l: LoadLine, done: WeighedLine): number {
+  const offG = l.doseG - done.amountG;
+  return l.kind !== 'meat' && Math.abs(offG) > SHORT_SHARE * l.doseG + (l.scale?.resolutionG ?? 0)
+    ? offG
+    : 0;
+}
 
 /** Every line to weigh, in order; the next one open. Doses not weighed yet follow the meat's real weight. */
 export function WeighList(props: Props) {
-  const { lines, weighed, meatKnown, recipe, meatG, lots, cureMismatch } = props;
+  const { lines, weighed, loads, meatKnown, recipe, meatG, lots, differs } = props;
   const show = useShow();
   const { canWork } = useBatch();
-  const isDone = (l: DoseLine) =>
-    weighed[l.lineId] !== undefined && !(l.lineId === CURE_LINE && cureMismatch);
+  const isDone = (l: LoadLine) =>
+    weighed[lineKey(l)] !== undefined && !(l.lineId === CURE_LINE && differs === (l.load ?? 0));
   const next = lines.find((l) => !isDone(l));
   const [chosen, setChosen] = useState<string | null>(null);
-  const active = lines.find((l) => l.lineId === chosen && !isDone(l)) ?? next;
+  const [again, setAgain] = useState<string | null>(null);
+  const active = lines.find((l) => lineKey(l) === chosen && !isDone(l)) ?? next;
   const list = useRef<HTMLOListElement>(null);
   const count = lines.filter(isDone).length;
   const [countAtFirst] = useState(count);
@@ -40,19 +56,23 @@ export function WeighList(props: Props) {
   return (
     <ol ref={list}>
       {lines.map((l) => {
-        const done = isDone(l) ? weighed[l.lineId] : undefined;
+        const key = lineKey(l);
+        const done = isDone(l) ? weighed[key] : undefined;
+        const offG = done ? offBy(l, done) : 0;
         const locked = l.kind !== 'meat' && !meatKnown;
         const cure = l.lineId === CURE_LINE;
-        const open = canWork && !done && !locked && active?.lineId === l.lineId;
+        const open = canWork && !done && !locked && active && lineKey(active) === key;
+        const more = canWork && done !== undefined && again === key;
         return (
           <li
-            key={l.lineId}
+            key={key}
             data-open={open ? '' : undefined}
             className={`scroll-mt-2 border-t border-line py-2 ${cure && !done ? 'rounded bg-cure-wash px-2' : ''}`}
           >
             <div className="flex min-h-12 flex-wrap items-center gap-x-3">
               <span className="font-semibold">
                 {l.name}
+                {l.load === null ? '' : `, load ${l.load}`}
                 {cure && recipe.cure
                   ? ` (${show.number(recipe.cure.nitriteFraction * 100, 2)} %)`
                   : ''}
@@ -64,6 +84,7 @@ export function WeighList(props: Props) {
                     ? show.meat(done.amountG)
                     : show.grams(done.amountG, done.scaleResolutionG)}{' '}
                   weighed by {done.by.name}, {show.time(done.atS)}
+                  {done.times > 1 ? `, ${done.times} weighings` : ''}
                 </span>
               ) : (
                 <>
@@ -77,22 +98,42 @@ export function WeighList(props: Props) {
                     </span>
                   )}
                   {locked && <span className="small">follows the meat</span>}
-                  {canWork && !locked && active?.lineId !== l.lineId && (
-                    <button type="button" className="button" onClick={() => setChosen(l.lineId)}>
+                  {canWork && !locked && !open && (
+                    <button type="button" className="button" onClick={() => setChosen(key)}>
                       Weigh
                     </button>
                   )}
                 </>
               )}
             </div>
-            {open && (
-              <WeighForm
-                key={l.lineId}
+            {done && canWork && (
+              <MoreOf
                 line={l}
+                offG={offG}
+                meatG={meatG / loads}
+                amountG={done.amountG}
                 recipe={recipe}
-                meatG={meatG}
+              >
+                <button
+                  type="button"
+                  className="button"
+                  aria-expanded={more}
+                  onClick={() => setAgain(more ? null : key)}
+                >
+                  {more ? 'Close' : 'Weigh more'}
+                  <span className="sr-only">: {l.name}</span>
+                </button>
+              </MoreOf>
+            )}
+            {(open || more) && (
+              <WeighForm
+                key={`${key}:${done?.times ?? 0}`}
+                line={more ? { ...l, doseG: Math.max(0, offG) } : l}
+                recipe={recipe}
+                meatG={l.load === null ? meatG : meatG / loads}
                 lots={lots[l.lineId] ?? []}
-                follows={count > countAtFirst}
+                follows={more || count > countAtFirst}
+                more={more}
               />
             )}
           </li>

@@ -1,8 +1,7 @@
 import { recipeOfRun } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { dossierOfPage } from '@/features/batches/page-data';
-import { isBeingMade } from '@/features/batches/making';
-import { earlierPasses } from '@/features/batches/passes';
+import { runSheetOf } from '@/features/making/service';
 import { NowPanel } from '@/features/batches/ui/NowPanel';
 import { Timeline } from '@/features/batches/ui/Timeline';
 import { WayHeading } from '@/features/batches/ui/WayHeading';
@@ -21,14 +20,15 @@ export default async function BatchPage({ params }: { params: Promise<{ id: stri
   const now = nowS();
   const { recipe, state } = dossier.case;
   const way = await wayNow(db(), dossier, await loadSite(db()), now);
+  const scales = await listScales(db());
   const closed = state.phase === 'released' || state.phase === 'destroyed';
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">
       <NowPanel
         dossier={dossier}
-        scales={await listScales(db())}
+        scales={scales}
         lots={closed ? {} : await lotChoices(db(), recipe, state, await siteDay(db(), now))}
-        passes={isBeingMade(state) ? await earlierPasses(db(), dossier.head.batchId) : null}
+        sheet={await runSheetOf(db(), dossier, scales)}
         show={show}
         nowS={now}
       />

@@ -1,6 +1,6 @@
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { listDevices, listHouses, listScales } from '@/features/settings/service';
+import { listDevices, listHouses, listMachines, listScales } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { Part } from '@/features/settings/ui/Part';
 import {
@@ -11,7 +11,9 @@ import {
   RevokeForm,
   ScaleForm,
 } from '@/features/settings/ui/EquipmentForms';
+import { MachineForm, RemoveMachineForm } from '@/features/settings/ui/MachineForms';
 import { db } from '@/platform/db/client';
+import { machineWords } from '@/words/machine';
 import { HOUSE_KIND_WORDS } from '@/words/house';
 
 /** Scales, places that product hangs or lies in, and the devices that report from them. */
@@ -19,10 +21,11 @@ export default async function EquipmentPage() {
   const person = await requirePage();
   const show = await showOfRequest();
   const run = may(person.role, 'run_site');
-  const [scales, houses, devices] = await Promise.all([
+  const [scales, houses, devices, machines] = await Promise.all([
     listScales(db()),
     listHouses(db()),
     listDevices(db()),
+    listMachines(db()),
   ]);
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">
@@ -56,6 +59,33 @@ export default async function EquipmentPage() {
             ))}
           </ul>
           {run && <ScaleForm />}
+        </Part>
+        <Part title="Machines of the bench">
+          <p className="small">
+            What a pass does to the meat, and how long it takes, is learned from the log for each of
+            them.
+          </p>
+          <ul>
+            {machines.map((m) => (
+              <li key={m.id} className="border-t border-line py-2">
+                <p>
+                  <strong>{m.name}</strong>, {machineWords(m, show)}
+                </p>
+                {run && (
+                  <details>
+                    <summary className="min-h-9 cursor-pointer text-soft">Change {m.name}</summary>
+                    <MachineForm
+                      key={show.settings.system}
+                      machine={m}
+                      system={show.settings.system}
+                    />
+                    <RemoveMachineForm id={m.id} name={m.name} />
+                  </details>
+                )}
+              </li>
+            ))}
+          </ul>
+          {run && <MachineForm key={show.settings.system} system={show.settings.system} />}
         </Part>
         <Part title="Devices">
           <p className="small">

@@ -1,11 +1,7 @@
 import fc from 'fast-check';
 import { meatAtC, meatHeatJPerG } from '../heat/meat-heat';
 import { thermalProperties } from '../heat/properties';
-import { fermentedRecipe, testRecipe } from '../testing/recipe';
-import { driedRecipe } from '../testing/outcomes';
 import { chillTimeS, type ChillInput } from './chill-time';
-import { makingClassOf, makingLimitsOf } from './limits';
-import { beforeFor, learnWork, passForecast, type Pass } from './pass-forecast';
 
 test('the heat of meat and its temperature are one another’s inverse', () =>
   fc.assert(
@@ -98,52 +94,27 @@ describe('minutes in the freezer', () => {
     expect(mean).toBeLessThan((2 * joules) / (10 * 19) / 60);
   });
 
+  test('as much as the freezer takes out: longer for more meat, a weaker freezer, a slower site', () => {
+    const mass = fc.double({ min: 500, max: 60_000, noNaN: true });
+    fc.assert(
+      fc.property(mass, fc.double({ min: 1.01, max: 3, noNaN: true }), (massG, by) => {
+        const t = (c: Partial<ChillInput>) => chillTimeS({ ...usual, massG, ...c }) ?? Infinity;
+        expect(t({ massG: massG * by })).toBeGreaterThanOrEqual(t({}) - 1);
+        expect(t({ freezerW: 200 / by })).toBeGreaterThanOrEqual(t({}) - 1);
+        expect(t({ siteFactor: by })).toBeCloseTo(by * t({}), 3);
+      }),
+      { numRuns: 30 },
+    );
+    expect(minutes({ massG: 1000 })).toBeCloseTo(minutes(), 3);
+    /* 90 kg on 2 m² would give off more than the freezer takes out. */
+    expect(minutes({ massG: 90_000 })).toBeGreaterThan(minutes());
+    expect(() => chillTimeS({ ...usual, massG: 0 })).toThrow('massG');
+  });
+
   test('cold enough already, never cold enough, impossible', () => {
     expect(minutes({ startC: -2 })).toBe(0);
     expect(chillTimeS({ ...usual, freezerC: 0 })).toBeNull();
     expect(() => chillTimeS({ ...usual, thicknessMm: 0 })).toThrow('thicknessMm');
     expect(() => chillTimeS({ ...usual, startC: Number.NaN })).toThrow('startC');
   });
-});
-
-describe('the next pass', () => {
-  test('before anything was logged: 1.5 to 4 °C', () => {
-    const f = passForecast(2, learnWork([]));
-    expect(f.lowC - 2).toBeGreaterThan(1.3);
-    expect(f.highC - 2).toBeLessThan(4.3);
-  });
-
-  test('half-frozen meat warms less by the same pass', () => {
-    const work = learnWork([]);
-    expect(passForecast(-3, work).afterC + 3).toBeLessThan(passForecast(3, work).afterC - 3);
-  });
-
-  test('what it has to be before is what comes out at the limit', () => {
-    const work = learnWork([]);
-    expect(passForecast(beforeFor(4, work), work).afterC).toBeCloseTo(4, 3);
-  });
-
-  test('a simulated machine is learned, whatever the first guess, and one odd reading does not spoil it', () => {
-    const machine = (jPerG: number, n: number): Pass[] =>
-      Array.from({ length: n }, (_, i) => {
-        const beforeC = -1 + (i % 5);
-        const noise = Math.sin(i * 12.9898) * 1.5;
-        return { beforeC, afterC: meatAtC(meatHeatJPerG(beforeC) + jPerG + noise) };
-      });
-    for (const jPerG of [5, 9, 16]) {
-      expect(Math.abs(learnWork(machine(jPerG, 60)).jPerG - jPerG)).toBeLessThan(0.6);
-      const odd = [...machine(jPerG, 60), { beforeC: 1, afterC: 35 }];
-      expect(Math.abs(learnWork(odd).jPerG - jPerG)).toBeLessThan(0.9);
-    }
-    expect(learnWork(machine(9, 60)).sdJPerG).toBeLessThan(learnWork([]).sdJPerG);
-  });
-
-  test('passes that got colder teach nothing', () =>
-    expect(learnWork([{ beforeC: 4, afterC: 1 }])).toEqual(learnWork([])));
-});
-
-test('limits follow what the product is', () => {
-  expect(makingClassOf(testRecipe())).toBe('coarse');
-  expect(makingClassOf(fermentedRecipe())).toBe('fine_dry');
-  expect(makingLimitsOf(driedRecipe()).afterPassC).toBe(1);
 });

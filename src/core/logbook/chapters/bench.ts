@@ -1,0 +1,222 @@
+import { MOST_LOADS } from '../../making/split-loads';
+import { CURE_LINE, SALT_LINE } from '../../formula/scale-recipe';
+import type { Recipe } from '../../formula/recipe';
+import { routeOf } from '../../route/adapter';
+import type { Chapter, Refusal } from '../chapter';
+import type { Author } from '../entry';
+import type { BatchState } from '../state';
+
+/** How a cure was put to the meat. */
+export const CURE_WAYS = ['dissolved', 'dry_on_cubes', 'with_lean'] as const;
+export type CureWay = (typeof CURE_WAYS)[number];
+/** How a part that goes in cooked was cooked. */
+export const FRESH_WAYS = ['roasted', 'fried', 'confit', 'blanched'] as const;
+export type FreshWay = (typeof FRESH_WAYS)[number];
+/** What a trial spoonful showed of its bind. */
+export const BINDS = ['holds', 'crumbly', 'broken'] as const;
+export type Bind = (typeof BINDS)[number];
+
+type OfLoad = { load?: number };
+
+export type BenchBody =
+  /** A batch that is larger than its bowl is made in so many equal loads. */
+  | { kind: 'loads_set'; loads: number; machineId?: string; machine?: string }
+  /** Something went in: a line, or a portion of one. */
+  | ({
+      kind: 'addition_ticked';
+      lineId: string;
+      portion?: number;
+      /** Of the batter when it went in, °C. */
+      batterC?: number;
+      how?: CureWay;
+    } & OfLoad)
+  /** The batter while a machine runs, °C. */
+  | ({ kind: 'batter_measured'; stepId: string; pass?: number; tempC: number } & OfLoad)
+  | ({ kind: 'bowl_weighed'; grossG: number; tareG: number; scaleResolutionG: number } & OfLoad)
+  /** A spoonful, cooked: what it weighed before and after, and what it was like, 1 too little to 5 too much. */
+  | ({
+      kind: 'trial_cooked';
+      beforeG: number;
+      afterG: number;
+      salt: number;
+      heat: number;
+      bind: Bind;
+      text?: string;
+    } & OfLoad)
+  | { kind: 'culture_started'; lineId: string; waterC?: number }
+  | { kind: 'fresh_part_made'; lineId: string; way: FreshWay; cookC: number; cooledC: number }
+  /** What was due was done, or why not. */
+  | { kind: 'reminder_answered'; key: string; text: string };
+
+export type Added = {
+  lineId: string;
+  portion: number | null;
+  load: number | null;
+  batterC: number | null;
+  how: CureWay | null;
+  atS: number;
+  by: Author;
+};
+export type BatterReading = {
+  stepId: string;
+  pass: number;
+  load: number | null;
+  tempC: number;
+  tS: number;
+};
+export type Bowl = {
+  entryId: string;
+  load: number | null;
+  batterG: number;
+  scaleResolutionG: number;
+  atS: number;
+  by: Author;
+};
+export type Trial = {
+  entryId: string;
+  seq: number;
+  load: number | null;
+  lossFraction: number;
+  salt: number;
+  heat: number;
+  bind: Bind;
+  atS: number;
+  by: Author;
+};
+
+export type BenchState = {
+  /** How many equal loads it is made in; 1 where nobody split it. */
+  loads: number;
+  /** The machine that they were split for, by id. */
+  loadsMachineId: string | null;
+  added: Added[];
+  batter: BatterReading[];
+  /** Bowls by load; the last weighing of each counts. */
+  bowls: Bowl[];
+  trials: Trial[];
+  cultures: Record<string, { startS: number; waterC: number | null; by: Author }>;
+  freshParts: Record<
+    string,
+    { way: FreshWay; cookC: number; cooledC: number; atS: number; by: Author }
+  >;
+  /** Reminders that were answered, by their key. */
+  answers: Record<string, { text: string; atS: number; by: Author }>;
+};
+
+const noLoad = (s: BatchState, load: number | undefined): Refusal | null =>
+  load !== undefined && load > s.loads ? 'unknown_load' : null;
+const noStep = (r: Recipe, stepId: string): Refusal | null =>
+  routeOf(r).some((x) => x.id === stepId) ? null : 'unknown_step';
+const noLine = (r: Recipe, lineId: string): Refusal | null =>
+  lineId === SALT_LINE ||
+  (lineId === CURE_LINE && r.cure !== null) ||
+  r.additions.some((a) => a.id === lineId)
+    ? null
+    : 'unknown_line';
+
+/** Is it about a load, or about the whole, as the entry says? */
+export const sameLoad = (of: number | null, load: number | undefined) => of === (load ?? null);
+
+/** Loads are chosen before the first dose of one is weighed, and before anything is done to one. */
+function loadsLate(s: BatchState, r: Recipe): boolean {
+  const meat = new Set(r.meat.map((m) => m.id));
+  const dosed = [...Object.keys(s.weighed), ...Object.keys(s.partly)].some((id) => !meat.has(id));
+  return dosed || s.added.length > 0 || s.ticks.some((t) => t.load !== null) || s.bowls.length > 0;
+}
+
+/** The bench work beside its steps: loads, what went in, the batter while it is made, its weight and its trial. */
+export const bench: Chapter<BenchBody, BenchState> = {
+  empty: () => ({
+    loads: 1,
+    loadsMachineId: null,
+    added: [],
+    batter: [],
+    bowls: [],
+    trials: [],
+    cultures: {},
+    freshParts: {},
+    answers: {},
+  }),
+  kinds: {
+    loads_set: {
+      apply: (s, b) => {
+        s.loads = b.loads;
+        s.loadsMachineId = b.machineId ?? null;
+      },
+      refuses: (s, b, r) => {
+        if (b.loads > MOST_LOADS) return 'unknown_load';
+        return loadsLate(s, r) ? 'loads_late' : null;
+      },
+      stoppedByHold: true,
+    },
+    addition_ticked: {
+      apply: (s, { lineId, portion = null, load = null, batterC = null, how = null }, e) => {
+        s.added.push({ lineId, portion, load, batterC, how, atS: e.happenedS, by: e.by });
+      },
+      refuses: (s, b, r) => {
+        const there = s.added.some(
+          (a) =>
+            a.lineId === b.lineId &&
+            sameLoad(a.load, b.load) &&
+            (a.portion === null || b.portion === undefined || a.portion === b.portion),
+        );
+        return noLine(r, b.lineId) ?? noLoad(s, b.load) ?? (there ? 'already_added' : null);
+      },
+      correctable: true,
+      stoppedByHold: true,
+      bearsOn: ['making'],
+    },
+    batter_measured: {
+      apply: (s, { stepId, pass = 0, load = null, tempC }, e) => {
+        s.batter.push({ stepId, pass, load, tempC, tS: e.happenedS });
+      },
+      refuses: (s, b, r) => noStep(r, b.stepId) ?? noLoad(s, b.load),
+      correctable: true,
+      bearsOn: ['making'],
+    },
+    bowl_weighed: {
+      apply: (s, { load = null, grossG, tareG, scaleResolutionG }, e) => {
+        const bowl = { load, batterG: grossG - tareG, scaleResolutionG };
+        s.bowls = s.bowls.filter((x) => x.load !== load);
+        s.bowls.push({ ...bowl, entryId: e.id, atS: e.happenedS, by: e.by });
+      },
+      refuses: (s, b) => noLoad(s, b.load) ?? (s.meatG === null ? 'meat_first' : null),
+      correctable: true,
+      bearsOn: ['making'],
+    },
+    trial_cooked: {
+      apply: (s, { load = null, beforeG, afterG, salt, heat, bind }, e) => {
+        const lossFraction = 1 - afterG / beforeG;
+        const seen = { load, lossFraction, salt, heat, bind };
+        s.trials.push({ ...seen, entryId: e.id, seq: e.seq, atS: e.happenedS, by: e.by });
+      },
+      refuses: (s, b) => noLoad(s, b.load),
+      correctable: true,
+      bearsOn: ['making'],
+    },
+    culture_started: {
+      apply: (s, b, e) => {
+        s.cultures[b.lineId] = { startS: e.happenedS, waterC: b.waterC ?? null, by: e.by };
+      },
+      refuses: (_s, b, r) =>
+        r.additions.some((a) => a.id === b.lineId && a.kind === 'culture') ? null : 'unknown_line',
+      correctable: true,
+    },
+    fresh_part_made: {
+      apply: (s, { lineId, way, cookC, cooledC }, e) => {
+        s.freshParts[lineId] = { way, cookC, cooledC, atS: e.happenedS, by: e.by };
+      },
+      refuses: (_s, b, r) => noLine(r, b.lineId),
+      correctable: true,
+      bearsOn: ['making'],
+    },
+    reminder_answered: {
+      apply: (s, b, e) => {
+        s.answers[b.key] = { text: b.text, atS: e.happenedS, by: e.by };
+      },
+      refuses: (s, b) => (s.answers[b.key] ? 'already_answered' : null),
+      correctable: true,
+      bearsOn: ['making'],
+    },
+  },
+};

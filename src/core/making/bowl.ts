@@ -1,0 +1,51 @@
+import { scaleRecipe } from '../formula/scale-recipe';
+import type { Recipe } from '../formula/recipe';
+import type { BatchState } from '../logbook/state';
+import { weighingsOf } from '../logbook/chapters/weighing';
+import type { MakingRule } from '../rules/rule';
+import { massBalance, type BalancePart, type MassBalance } from './mass-balance';
+import { makingPlan } from './plan';
+
+/** What one load was to hold, as weighed: meat by its share, all else by its own weighings; what was not weighed is not in it. */
+export function bowlParts(
+  recipe: Recipe,
+  s: BatchState,
+  rule: MakingRule,
+  load: number | null,
+): BalancePart[] {
+  if (s.meatG === null) return [];
+  const portions = new Map(
+    makingPlan(recipe, rule).flatMap((r) =>
+      r.adds.flatMap((a) => (a.portion ? [[a.lineId, a.portion[1]] as const] : [])),
+    ),
+  );
+  return scaleRecipe(recipe, { meatG: s.meatG }).lines.flatMap((l): BalancePart[] => {
+    const parts = weighingsOf(s, l.lineId);
+    const own = load !== null && parts.some((w) => w.load !== null);
+    const counted = own ? parts.filter((w) => w.load === load) : parts;
+    const sumG = counted.reduce((sum, w) => sum + w.amountG, 0);
+    const amountG = load !== null && !own ? sumG / s.loads : sumG;
+    if (amountG === 0) return [];
+    const of = portions.get(l.lineId) ?? 1;
+    return Array.from({ length: of }, (_, i) => ({
+      lineId: l.lineId,
+      name: l.name,
+      amountG: amountG / of,
+      ...(of > 1 ? { portion: [i + 1, of] as [number, number] } : {}),
+    }));
+  });
+}
+
+export type BowlFound = { load: number | null; atS: number; balance: MassBalance };
+
+/** Every bowl that was weighed against what was weighed into it. */
+export const bowlsFound = (recipe: Recipe, s: BatchState, rule: MakingRule): BowlFound[] =>
+  s.bowls.flatMap((b) => {
+    const parts = bowlParts(recipe, s, rule, b.load);
+    if (parts.length === 0 || !(b.batterG > 0)) return [];
+    const { batterG: bowlG, scaleResolutionG: scaleG } = b;
+    const { clingShare } = rule;
+    return [
+      { load: b.load, atS: b.atS, balance: massBalance({ parts, bowlG, scaleG, clingShare }) },
+    ];
+  });

@@ -1,0 +1,35 @@
+import type { StepKind } from '../route/step';
+
+/** Machines of the bench. */
+export const MACHINE_KINDS = ['grinder', 'mixer', 'cutter', 'stuffer'] as const;
+export type MachineKind = (typeof MACHINE_KINDS)[number];
+
+export type Machine = {
+  id: string;
+  name: string;
+  kind: MachineKind;
+  /** What its bowl, pan or cylinder takes, g; null where nobody has said. */
+  capacityG: number | null;
+  /** What stays in it and comes out by hand, g. */
+  deadG: number | null;
+  /** Holes of its plates, and outside diameters of its horns, mm. */
+  platesMm: number[];
+  hornsMm: number[];
+  note: string;
+};
+
+const USED_AT: Partial<Record<StepKind, MachineKind>> = {
+  grind: 'grinder',
+  mix: 'mixer',
+  chop: 'cutter',
+  stuff: 'stuffer',
+};
+
+/** The kind of machine that a step is done on; null for work by hand. */
+export const machineKindFor = (kind: StepKind): MachineKind | null => USED_AT[kind] ?? null;
+
+/** The machine whose bowl decides in how many loads a batch is made: the smallest of those that hold all of it at once. */
+export const bowlOf = (machines: readonly Machine[]): Machine | null =>
+  machines
+    .filter((m) => (m.kind === 'mixer' || m.kind === 'cutter') && m.capacityG !== null)
+    .sort((a, b) => a.capacityG! - b.capacityG!)[0] ?? null;

@@ -1,0 +1,75 @@
+import type { Addition, Recipe } from '../formula/recipe';
+import { CURE_LINE } from '../formula/scale-recipe';
+
+/** Why something cannot stand in for a line. */
+export type NoStandIn = 'no_measured_form' | 'other_ingredient';
+
+/** What people reach for that has an unknown amount of what is wanted, or none, by what it would stand in for. */
+const NO_MEASURE: readonly [of: Addition['kind'] | 'cure', words: RegExp][] = [
+  ['phosphate', /\b(baking|bicarbonate|soda|natron|cream of tartar)\b/iu],
+  ['accelerator', /\b(lemon|lime|vinegar|cherry|acerola|tablets?|rose ?hip|citric)\b/iu],
+  ['cure', /\b(himalaya\w*|sea salt|table salt|celery|saltpet\w*|rock salt|pink salt)\b/iu],
+  ['culture', /\b(yog\w*|whey|buttermilk|kefir|sauerkraut|sourdough|starter jar)\b/iu],
+];
+/** Kinds of which only a measured form will do: another make of the same is a lot, and needs no stand-in. */
+const MEASURED: readonly string[] = NO_MEASURE.map(([of]) => of);
+/** Words that say nothing of what it is. */
+const SAYS_NOTHING = new Set([
+  'ground',
+  'whole',
+  'coarse',
+  'fine',
+  'fresh',
+  'dried',
+  'cracked',
+  'black',
+  'white',
+  'red',
+  'green',
+  'sweet',
+  'hot',
+  'smoked',
+  'powder',
+  'flakes',
+  'seed',
+  'seeds',
+  'the',
+  'and',
+  'of',
+]);
+
+const wordsOf = (name: string) =>
+  (name.toLowerCase().match(/\p{L}{3,}/gu) ?? []).filter((w) => !SAYS_NOTHING.has(w));
+
+/**
+ * Says whether something may be weighed in place of a line of the recipe: another grade of the same, as one pepper for another
+ * while the total stays. What is no measured form of what is wanted is refused (a baking powder for a phosphate), and so is
+ * another ingredient: that is another recipe.
+ * @returns null when it may, else why not · @source field standard, "no measured form"
+ */
+export function refuseStandIn(recipe: Recipe, lineId: string, name: string): NoStandIn | null {
+  const addition = recipe.additions.find((a) => a.id === lineId);
+  const kind = lineId === CURE_LINE ? 'cure' : addition?.kind;
+  if (kind === undefined) return 'other_ingredient';
+  if (MEASURED.includes(kind)) return 'no_measured_form';
+  const wanted = new Set(wordsOf(addition?.name ?? ''));
+  return wordsOf(name).some((w) => wanted.has(w)) ? null : 'other_ingredient';
+}
+
+/** What this is, where it is known to be no measured form of what a line wants. */
+export const noMeasureOf = (kind: Addition['kind'] | 'cure', name: string): boolean =>
+  NO_MEASURE.some(([of, words]) => of === kind && words.test(name));
+
+/** Names that a bought mix goes by: it brings salt, and its label says how much. */
+const BLEND =
+  /\b(blend|seasoning|rub|mix|premix|würzmischung|gewürzmischung|curry paste|bouillon|stock)\b/iu;
+
+/** Bought mixes whose salt nobody has read from the label: they must not count as salt-free. */
+export const blendsOfUnknownSalt = (recipe: Recipe): Addition[] =>
+  recipe.additions.filter(
+    (a) =>
+      a.kind === 'seasoning' &&
+      a.saltFraction === undefined &&
+      a.fraction > 0 &&
+      BLEND.test(a.name),
+  );

@@ -1,0 +1,119 @@
+import type { Tick } from '../logbook/chapters/making';
+import type { BatchState } from '../logbook/state';
+import { bowlsFound } from '../making/bowl';
+import { outOfOrder, ticksOf } from '../making/done';
+import { makingPlan, type PlanRow } from '../making/plan';
+import { rawClock } from '../making/raw-clock';
+import { remindersOf } from '../making/reminders';
+import { check, type Case, type Check, type Figure } from './check';
+
+/** The batter is made: it lies in its hold, is stuffed, or hangs. */
+const isMade = (s: BatchState) => s.hold !== null || s.steps.stuff !== undefined || s.run !== null;
+
+type Over = { row: PlanRow; tS: number; tempC: number; limitC: number };
+
+/** Temperatures of a row above a limit of it. */
+function over(s: BatchState, row: PlanRow, limitC: number | null): Over[] {
+  if (limitC === null) return [];
+  const ticks = ticksOf(s, row).flatMap((t) =>
+    t.tempC === null ? [] : [{ tS: t.atS, tempC: t.tempC }],
+  );
+  const live = s.batter.filter(
+    (b) => b.stepId === row.step.id && b.pass === row.pass && row.step.kind !== 'chill',
+  );
+  return [...ticks, ...live]
+    .filter((x) => x.tempC > limitC)
+    .map((x) => ({ row, tS: x.tS, tempC: x.tempC, limitC }));
+}
+
+/** Was the meat cold again after it had been too warm, before the work went on? An emulsion that broke its ceiling is not mended by cold. */
+function chilledAfter(s: BatchState, o: Over): boolean {
+  if (o.row.step.kind === 'chop') return false;
+  const cold = (tempC: number | null) => tempC !== null && tempC <= (o.row.limits.outC ?? o.limitC);
+  const next = s.ticks.filter((t) => t.atS > o.tS).sort((a, b) => a.atS - b.atS);
+  const [first] = next;
+  const held = s.hold !== null && s.hold.startS >= o.tS;
+  return first ? cold(first.beforeC) || cold(first.tempC) : held;
+}
+
+/** A trial that showed a broken batter, and that no later one of the same load answers. */
+const brokenTrial = (s: BatchState) =>
+  s.trials.find(
+    (t) =>
+      t.bind === 'broken' &&
+      !s.trials.some((o) => o.load === t.load && o.seq > t.seq && o.bind === 'holds'),
+  );
+
+/** Rows that the way asks a temperature of, and that were left without one and without a word. */
+function unmeasured(s: BatchState, plan: readonly PlanRow[]): PlanRow[] {
+  const answered = (row: PlanRow, t: Tick | null) =>
+    s.answers[`measure:${row.step.id}:${row.pass}:${t?.load ?? 0}`] !== undefined;
+  return plan
+    .filter((r) => r.asksTemp)
+    .filter((row) => {
+      const ticks = ticksOf(s, row);
+      if (ticks.length === 0) return !answered(row, null);
+      return ticks.some((t) => t.tempC === null && t.skipped === null && !answered(row, t));
+    });
+}
+
+/**
+ * The making of the batter by the site's rule for its class: a temperature after every pass that asks for one, none above
+ * its limit, raw not out of the cold for too long, no bowl lighter than its parts, no broken batter. What a person has
+ * answered by name counts; what is over a limit, broken or too long waits for a decision.
+ */
+export function checkMaking(c: Case): Check | null {
+  const { recipe, state: s, rules } = c;
+  const rule = rules.making;
+  /* Batches that began before there was this rule did not pin it. */
+  if (!rule) return null;
+  const plan = makingPlan(recipe, rule.body);
+  const clock = rawClock(recipe, s, rule.body, c.nowS);
+  const figures: Figure[] = [];
+  const found = (status: Check['status'], because: string, more: Figure[] = []) =>
+    check('making', rule, status, because, [...more, ...figures]);
+  if (clock) {
+    figures.push({ name: 'elapsedS', value: clock.longestS, unit: 's' });
+    figures.push({ name: 'maxS', value: clock.maxS, unit: 's' });
+  }
+  const stopped = plan.flatMap((r) => over(s, r, r.limits.stopC)).find((o) => !chilledAfter(s, o));
+  const broken = brokenTrial(s);
+  if (broken)
+    return found('fail', 'broken', [
+      { name: 'ranOut', value: broken.lossFraction * 100, unit: 'percent' },
+    ]);
+  if (clock && clock.longestS > clock.maxS)
+    return found(clock.runs ? 'missing' : 'fail', clock.runs ? 'out_too_long' : 'raw_too_long');
+  if (stopped)
+    return found('fail', 'too_warm', [
+      { name: 'warmestC', value: stopped.tempC, unit: 'C' },
+      { name: 'limitC', value: stopped.limitC, unit: 'C' },
+    ]);
+  if (!isMade(s)) return found('missing', 'running');
+  const open = unmeasured(s, plan);
+  if (open.length > 0)
+    return found('missing', 'not_measured', [{ name: 'lines', value: open.length, unit: 'count' }]);
+  const gap = remindersOf(recipe, s, rule.body, c.nowS).find((r) => r.code === 'bowl_gap');
+  if (gap)
+    return found('missing', gap.figures.gapG! < 0 ? 'bowl_light' : 'bowl_heavy', [
+      { name: 'gapG', value: Math.abs(gap.figures.gapG!), unit: 'g' },
+    ]);
+  return found('pass', ...passed(c, plan));
+}
+
+/** What is said of a batter that passes: what differed from its way, and was seen or answered. */
+function passed({ recipe, state: s, rules }: Case, plan: readonly PlanRow[]): [string, Figure[]] {
+  const overs = plan.flatMap((r) => over(s, r, r.limits.outC)).length;
+  const skipped = s.ticks.filter((t) => t.skipped !== null).length;
+  const late = outOfOrder(s, plan).length;
+  const gaps = bowlsFound(recipe, s, rules.making.body).filter((b) => !b.balance.within).length;
+  const count = (name: string, value: number): Figure[] =>
+    value > 0 ? [{ name, value, unit: 'count' }] : [];
+  const figures = [
+    ...count('overs', overs),
+    ...count('skipped', skipped),
+    ...count('outOfOrder', late),
+    ...count('gaps', gaps),
+  ];
+  return [figures.length > 0 ? 'made_with_deviations' : 'made', figures];
+}

@@ -1,0 +1,86 @@
+import {
+  chillTimeS,
+  effectiveEntries,
+  learnChill,
+  learnMachine,
+  makingClassOf,
+  routeOf,
+  type ChillRun,
+  type Entry,
+  type LearnedChill,
+  type LearnedMachine,
+  type Pass,
+  type Recipe,
+  type RouteStep,
+} from '@/core';
+import { findBatch, lastBatchesWith, loadEntries } from '@/features/logbook/service';
+import type { Handle } from '@/platform/db/client';
+
+/** So many batches back are looked at: machines wear, and blades are changed. */
+const MOST_BATCHES = 20;
+
+/** What earlier batches have shown: passes by what they are learned by, and chills. */
+export type Learned = { machines: Record<string, LearnedMachine>; chill: LearnedChill };
+
+/** By hand, or on a machine that nobody named. */
+const NO_MACHINE = 'none';
+
+/** What a pass is learned by: the kind of product, the kind of step and how it is done, and the machine. */
+export const passKey = (recipe: Recipe, s: RouteStep, machineId: string | null): string =>
+  [makingClassOf(recipe), s.kind, s.manner ?? '', machineId ?? NO_MACHINE].join(':');
+
+type Found = { passes: Map<string, Pass[]>; chills: ChillRun[] };
+
+/** How long a chill took, from when the meat was put in until it was ticked, with what was reckoned for it. */
+function chillOf(
+  body: { stepId: string; tempC?: number },
+  atS: number,
+  entries: readonly Entry[],
+): ChillRun[] {
+  const put = entries.find(
+    (e) => e.body.kind === 'batter_measured' && e.body.stepId === body.stepId,
+  );
+  if (put?.body.kind !== 'batter_measured' || body.tempC === undefined) return [];
+  const reckonedS = chillTimeS({
+    thicknessMm: 40,
+    startC: Math.min(40, put.body.tempC),
+    targetC: Math.max(-6, body.tempC),
+    freezerC: -18,
+  });
+  return reckonedS ? [{ tookS: atS - put.happenedS, reckonedS }] : [];
+}
+
+/** What one batch teaches. */
+function readBatch(recipe: Recipe, entries: readonly Entry[], into: Found): void {
+  const route = routeOf(recipe);
+  const weighed = entries.flatMap(({ body: b }) =>
+    b.kind === 'weighed' && recipe.meat.some((m) => m.id === b.lineId) ? [b.amountG] : [],
+  );
+  const meatG = weighed.reduce((a, b) => a + b, 0);
+  const loads = entries.findLast((e) => e.body.kind === 'loads_set')?.body;
+  const count = loads?.kind === 'loads_set' ? loads.loads : 1;
+  for (const { body, happenedS } of entries) {
+    if (body.kind !== 'step_ticked' || body.skipped !== undefined) continue;
+    const step = route.find((s) => s.id === body.stepId);
+    if (!step) continue;
+    if (step.kind === 'chill') into.chills.push(...chillOf(body, happenedS, entries));
+    if (body.beforeC === undefined || body.tempC === undefined) continue;
+    const { beforeC, tempC: afterC, roomC, forS } = body;
+    const pass = { beforeC, afterC, roomC, forS, massG: body.load ? meatG / count : meatG };
+    const key = passKey(recipe, step, body.machineId ?? null);
+    into.passes.set(key, [...(into.passes.get(key) ?? []), pass]);
+  }
+}
+
+/** What the site's log teaches of its machines and its freezer, without the batch that is looked at. */
+export async function learnedHere(db: Handle, except: string): Promise<Learned> {
+  const found: Found = { passes: new Map(), chills: [] };
+  for (const id of await lastBatchesWith(db, 'step_ticked', MOST_BATCHES + 1)) {
+    const head = id === except ? null : await findBatch(db, id);
+    if (head) readBatch(head.wholeRecipe, effectiveEntries(await loadEntries(db, id)), found);
+  }
+  return {
+    machines: Object.fromEntries([...found.passes].map(([key, p]) => [key, learnMachine(p)])),
+    chill: learnChill(found.chills),
+  };
+}

@@ -1,0 +1,236 @@
+import {
+  USUAL_MACHINE,
+  bowlOf,
+  bowlsFound,
+  isRowDone,
+  machineKindFor,
+  makingPlan,
+  outOfOrder,
+  rawClock,
+  remindersOf,
+  tickOf,
+  ticksOf,
+  warms,
+  type BatchState,
+  type Case,
+  type LearnedMachine,
+  type Machine,
+  type PlanRow,
+  type Reminder,
+  type RouteStep,
+  type StepLimits,
+  type TimedTemp,
+} from '@/core';
+import { rowTask } from '@/words/making';
+import type { LoadLine } from './contract';
+import { passKey, type Learned } from './learned';
+
+/** What is measured at a step: meat in the freezer, before and after a pass, while it is chopped, a spoonful, or nothing. */
+export type Measured = 'chill' | 'pass' | 'chop' | 'trial' | 'nothing';
+
+export type SheetAdd = {
+  lineId: string;
+  name: string;
+  portion: [nth: number, of: number] | null;
+  /** Of one load, or of the whole; null where nobody can say today. */
+  doseG: number | null;
+  resolutionG: number;
+  isCure: boolean;
+  isBinder: boolean;
+  /** Loads that it went into, by whom and when; 0 for the whole. */
+  in: { load: number; by: string; atS: number }[];
+};
+
+export type SheetTick = {
+  load: number | null;
+  atS: number;
+  tempC: number | null;
+  beforeC: number | null;
+  skipped: string | null;
+  late: boolean;
+  by: string;
+};
+
+export type SheetRow = {
+  key: string;
+  stepId: string;
+  pass: number;
+  passes: number;
+  task: string;
+  measured: Measured;
+  plateMm: number | null;
+  limits: StepLimits;
+  asksTemp: boolean;
+  adds: SheetAdd[];
+  ticks: SheetTick[];
+  /** Loads that it is still to be done for; `[null]` for the whole. */
+  open: (number | null)[];
+  /** Temperatures while it goes on, by load. */
+  readings: (TimedTemp & { load: number | null })[];
+  /** Machines that it may be done on, with what each does to this product. */
+  machines: { id: string | null; name: string; note: string; learned: LearnedMachine }[];
+};
+
+export type BowlView = {
+  load: number | null;
+  gapG: number;
+  within: boolean;
+  sumG: number;
+  fits: { names: string; doubled: boolean }[];
+};
+
+export type MakingSheetData = {
+  loads: number;
+  /** Loads may still be chosen, and what the site's bowls suggest. */
+  loadsOpen: boolean;
+  bowls: { id: string; name: string; capacityG: number; loads: number }[];
+  meatG: number;
+  batterG: number;
+  rows: SheetRow[];
+  reminders: Reminder[];
+  raw: { coldS: number; maxS: number } | null;
+  balances: BowlView[];
+  chillFactor: number;
+  chillRuns: number;
+  cultures: { lineId: string; name: string; startS: number | null }[];
+  cooked: { lineId: string; name: string; done: boolean }[];
+};
+
+/** Is it made now: its meat is weighed, and it is not stuffed yet? */
+export const isBeingMade = ({ phase, meatG, steps, run }: BatchState): boolean =>
+  meatG !== null && !steps.stuff && !run && phase !== 'released' && phase !== 'destroyed';
+
+function measuredAt({ step }: PlanRow): Measured {
+  if (step.kind === 'chill') return 'chill';
+  if (step.kind === 'chop') return 'chop';
+  if (step.kind === 'trial_cook') return 'trial';
+  return warms(step) ? 'pass' : 'nothing';
+}
+
+/** Work that a bowl is filled for: done load by load. The rest is done with all of the meat at once. */
+const BY_LOAD: readonly RouteStep['kind'][] = ['mix', 'chop', 'trial_cook'];
+const isByLoad = (state: BatchState, { step }: PlanRow) =>
+  state.loads > 1 && BY_LOAD.includes(step.kind);
+
+type From = { c: Case; lines: readonly LoadLine[]; machines: readonly Machine[]; learned: Learned };
+
+function addsOf({ c: { recipe, state }, lines }: From, row: PlanRow): SheetAdd[] {
+  const whole = !isByLoad(state, row);
+  return row.adds.map(({ lineId, name, portion }) => {
+    const own = lines.filter((l) => l.lineId === lineId);
+    const line = own[0];
+    const sumG = own.reduce((sum, l) => sum + l.doseG, 0);
+    const ticked = state.added.filter(
+      (a) =>
+        a.lineId === lineId && (a.portion === null || portion === null || a.portion === portion[0]),
+    );
+    return {
+      lineId,
+      name,
+      portion,
+      doseG: line ? (whole ? sumG : line.doseG) / (portion?.[1] ?? 1) : null,
+      resolutionG: line?.scale?.resolutionG ?? 1,
+      isCure: line?.kind === 'cure',
+      isBinder: recipe.additions.some((a) => a.id === lineId && a.kind === 'binder'),
+      in: ticked.map((a) => ({ load: a.load ?? 0, by: a.by.name, atS: a.atS })),
+    };
+  });
+}
+
+function machinesFor({ c, machines, learned }: From, row: PlanRow): SheetRow['machines'] {
+  const kind = machineKindFor(row.step.kind);
+  if (!kind) return [];
+  const knows = (id: string | null) =>
+    learned.machines[passKey(c.recipe, row.step, id)] ?? USUAL_MACHINE;
+  const own = machines.filter((m) => m.kind === kind);
+  const hand = { id: null, name: 'not named', note: '', learned: knows(null) };
+  return own.length === 0
+    ? [hand]
+    : own.map((m) => ({ id: m.id, name: m.name, note: m.note, learned: knows(m.id) }));
+}
+
+function rowOf(from: From, row: PlanRow, late: ReadonlySet<string>): SheetRow {
+  const { state } = from.c;
+  const every = Array.from({ length: state.loads }, (_, i) => i + 1);
+  const open = isRowDone(state, row)
+    ? []
+    : !isByLoad(state, row)
+      ? [null]
+      : every.filter((load) => tickOf(state, row, load) === null);
+  return {
+    key: `${row.step.id}:${row.pass}`,
+    stepId: row.step.id,
+    pass: row.pass,
+    passes: row.passes,
+    task: rowTask(row),
+    measured: measuredAt(row),
+    plateMm: row.plateMm,
+    limits: row.limits,
+    asksTemp: row.asksTemp,
+    adds: addsOf(from, row),
+    ticks: ticksOf(state, row).map((t) => ({
+      load: t.load,
+      atS: t.atS,
+      tempC: t.tempC,
+      beforeC: t.beforeC,
+      skipped: t.skipped,
+      late: late.has(t.entryId),
+      by: t.by.name,
+    })),
+    open,
+    readings: state.batter
+      .filter((b) => b.stepId === row.step.id && b.pass === row.pass)
+      .map(({ tS, tempC, load }) => ({ tS, tempC, load })),
+    machines: machinesFor(from, row),
+  };
+}
+
+/** The bench work of a batch, in order: what is to be done, with what, what was done, what is due, and what a pass will do. */
+export function makingSheet(from: From & { batterG: number }): MakingSheetData {
+  const { c, machines, learned, batterG } = from;
+  const { recipe, state, nowS } = c;
+  const rule = c.rules.making.body;
+  const plan = makingPlan(recipe, rule);
+  const late = new Set(outOfOrder(state, plan).map((t) => t.entryId));
+  const meat = new Set(recipe.meat.map((m) => m.id));
+  const dosed = Object.keys({ ...state.weighed, ...state.partly }).some((id) => !meat.has(id));
+  const clock = rawClock(recipe, state, rule, nowS);
+  const bowl = bowlOf(machines);
+  return {
+    loads: state.loads,
+    loadsOpen: !dosed && state.added.length === 0 && state.bowls.length === 0,
+    bowls: (bowl ? [bowl] : []).map((m) => ({
+      id: m.id,
+      name: m.name,
+      capacityG: m.capacityG!,
+      loads: Math.ceil((batterG - 1e-6) / m.capacityG!),
+    })),
+    meatG: state.meatG ?? state.plannedMeatG,
+    batterG,
+    rows: plan.map((row) => rowOf(from, row, late)),
+    reminders: remindersOf(recipe, state, rule, nowS),
+    raw: clock?.runs ? { coldS: clock.coldS, maxS: clock.maxS } : null,
+    balances: bowlsFound(recipe, state, rule).map(({ load, balance: b }) => ({
+      load,
+      gapG: b.gapG,
+      within: b.within,
+      sumG: b.sumG,
+      fits: b.fits.map((f) => ({
+        names: f.parts
+          .map((p) =>
+            p.portion ? `portion ${p.portion[0]} of ${p.portion[1]} of ${p.name}` : p.name,
+          )
+          .join(' and '),
+        doubled: f.doubled,
+      })),
+    })),
+    chillFactor: learned.chill.factor,
+    chillRuns: learned.chill.runs,
+    cultures: recipe.additions
+      .filter((a) => a.kind === 'culture')
+      .map((a) => ({ lineId: a.id, name: a.name, startS: state.cultures[a.id]?.startS ?? null })),
+    cooked: recipe.additions
+      .filter((a) => a.kind === 'inclusion')
+      .map((a) => ({ lineId: a.id, name: a.name, done: state.freshParts[a.id] !== undefined })),
+  };
+}

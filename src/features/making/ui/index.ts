@@ -1,0 +1,1 @@
+export { RunSheet } from './RunSheet';

@@ -1,0 +1,44 @@
+import type { Bind, ChopPhase, PlanRow } from '@/core';
+import { stepTask } from './route';
+
+const PHASE_WORDS: Record<ChopPhase, string> = {
+  first_chop: 'Chop lean with salt, cure and the first ice',
+  second_chop: 'Chop on: fat, spices, more ice',
+  last: 'Chop to the end: the rest, accelerator and binder last',
+};
+
+/** What is to be done at a row of the run sheet. */
+export function rowTask({
+  step,
+  phase,
+  pass,
+  passes,
+  plateMm,
+}: Pick<PlanRow, 'step' | 'phase' | 'pass' | 'passes' | 'plateMm'>): string {
+  if (phase) return PHASE_WORDS[phase];
+  const plate = plateMm === null ? '' : `, ${plateMm} mm plate`;
+  const nth = passes > 1 ? `, pass ${pass + 1} of ${passes}` : '';
+  return `${stepTask(step)}${plate}${nth}`;
+}
+
+/** Parts of a machine that are chilled with the meat. */
+export const PRE_CHILL: Partial<Record<string, string>> = {
+  grinder: 'head, worm, knife, plates and tray',
+  mixer: 'bowl and paddle',
+  cutter: 'bowl and blades',
+};
+
+/** The signs that a batter binds, by what it is: until when it is mixed. */
+export const BIND_SIGNS = {
+  coarse:
+    'a handful sticks to an upturned palm; pulled apart it shows fine strands: 3 to 5 min by paddle, 4 to 8 by hand',
+  fine_dry:
+    'it holds together and the fat stands apart in clean grains, unsmeared: 2 to 4 min, no longer',
+  emulsion: 'smooth, shining and sticky, no free fat or water: by temperature, not by the clock',
+} as const;
+
+export const BIND_DOES: Record<Bind, string> = {
+  holds: 'On it goes.',
+  crumbly: 'Mix two minutes more, or give it salt or binder, and cook another spoonful.',
+  broken: 'Stop: it goes on hold until somebody decides. A broken emulsion cannot be stuffed away.',
+};
