@@ -18,6 +18,7 @@ import type { Db } from '../../src/platform/db/client';
 import { holdOf, programOf, type Recipe } from '../../src/core';
 import { recordCalibration } from '../../src/features/readings/calibrations';
 import { saveProgram } from '../../src/features/programs/service';
+import { coarseLink, loadMachines, tellMaking } from './making';
 import { MORE_RECIPES } from './more-recipes';
 import { DEMO_PROGRAMS } from './programs';
 import { DEMO_RECIPES } from './recipes';
@@ -107,9 +108,10 @@ async function loadSiteData(db: Db, nowS: number): Promise<void> {
       .set({ ...room, ...size })
       .where('id', '=', id)
       .execute();
+  await loadMachines(db);
   await loadChecks(db, nowS);
   for (const p of DEMO_PROGRAMS) await saveProgram(db, { basedOn: 0, ...p }, 'Tomas Reed');
-  for (const content of [...DEMO_RECIPES, ...MORE_RECIPES, ...WAY_RECIPES])
+  for (const content of [...DEMO_RECIPES, ...MORE_RECIPES, ...WAY_RECIPES, coarseLink])
     await publish(db, content);
   await loadStores(db, nowS, 'Ines Quill');
   const link = (await latestVersions(db)).find((v) => v.content.name === 'Caraway garden link')!;
@@ -257,7 +259,7 @@ async function clearStale(w: World, nowS: number): Promise<boolean> {
   const running = open.filter(
     (d) =>
       d.case.state.run?.houseId !== 'stone' &&
-      ['cure_hold', 'in_house', 'chilling', 'finishing'].includes(d.case.state.phase) &&
+      ['cure_hold', 'making', 'in_house', 'chilling', 'finishing'].includes(d.case.state.phase) &&
       !d.case.state.holds.some((h) => h.open && h.source === 'person'),
   );
   const inHouse = running.find((d) => d.case.state.phase === 'in_house');
@@ -294,7 +296,10 @@ export async function loadDemo(db: Db, nowS: number): Promise<DemoDevice[]> {
     await tellPast(w, by, nowS);
     await tellWays(w, by, nowS);
   }
-  if (await clearStale(w, nowS)) await tellPresent(w, by, nowS);
+  if (await clearStale(w, nowS)) {
+    await tellPresent(w, by, nowS);
+    await tellMaking(w, by, nowS);
+  }
   const name = 'Simulated house';
   await db
     .updateTable('device')

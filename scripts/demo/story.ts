@@ -5,12 +5,8 @@ import {
   SALT_LINE,
   doseCure,
   holdOf,
-  isMaking,
-  meatAtC,
-  meatHeatJPerG,
   plainSalt,
   roundToScale,
-  routeOf,
   type Author,
   type EntryBody,
   type ProgramStage,
@@ -32,6 +28,7 @@ import { ingredientOf } from '../../src/features/stores/lot-problems';
 import type { Version } from '../../src/features/recipes/repository';
 import type { Db } from '../../src/platform/db/client';
 import { hashOf } from '../../src/platform/hash';
+import { benchWork } from './bench-work';
 import { makeHistory, type ChannelKey, type ChillPart } from './history';
 
 export const HOUR = 3600;
@@ -120,26 +117,6 @@ export function weighIns(
   return { entries: out, cureId };
 }
 
-/** What a pass of the demo's grinder puts into the meat, J/g: a little more than is usual. */
-const PASS_J = 11;
-
-/** The bench work between weighing and stuffing, a few minutes a step, with what was measured at it. */
-export function benchWork(w: World, recipe: Recipe, fromS: number, seed: number): DemoLine[] {
-  let [t, tempC] = [fromS, 4];
-  return routeOf(recipe)
-    .filter(isMaking)
-    .map(({ id: stepId, kind }, i): DemoLine => {
-      t += 6 * 60;
-      const shown = (c: number) => Math.round(c * 10) / 10;
-      const beforeC = shown(tempC);
-      if (kind === 'chill') tempC = -0.5 + (seed % 3) / 2;
-      const passes = kind === 'grind' || kind === 'mix';
-      if (passes) tempC = meatAtC(meatHeatJPerG(tempC) + PASS_J + ((seed + i) % 4) - 1.5);
-      const measured = passes || kind === 'chill' ? { beforeC, tempC: shown(tempC) } : {};
-      return [t, w.operator, { kind: 'step_ticked', stepId, ...measured }];
-    });
-}
-
 /** Channel that a line of the history goes to: several batches of one load have probes of their own. */
 function channelOf(s: Story, line: ChannelKey): string {
   if (line === 'thick') return s.probes?.[0] ?? 'core-1';
@@ -193,11 +170,13 @@ export async function record(
   batchId: string,
   startS: number,
   lines: readonly DemoLine[],
-  cureId: string,
+  /** Ids of the weighings of the cure, in order: a second look names them. */
+  cureIds: string | readonly string[],
 ): Promise<void> {
   const inTime = [...lines].sort((a, b) => a[0] - b[0]);
+  const ids = [cureIds].flat();
   const fresh = inTime.map(([happenedS, by, body]): NewEntry => ({
-    id: body.kind === 'weighed' && body.lineId === CURE_LINE ? cureId : randomUUID(),
+    id: body.kind === 'weighed' && body.lineId === CURE_LINE ? ids.shift()! : randomUUID(),
     happenedS,
     by,
     corrects: null,
@@ -226,8 +205,8 @@ export async function tell(w: World, s: Story): Promise<string> {
   const batchId = randomUUID();
   const { entries, cureId } = weighIns(recipe, s, w);
   const lines: DemoLine[] = [begins(w, version, startS, s.meatG), ...entries];
-  lines.push(...benchWork(w, recipe, startS + 20 * 60, s.seed));
-  let t = startS + HOUR;
+  lines.push(...benchWork(w, recipe, s));
+  let t = startS + 1.5 * HOUR;
   const holdS = holdOf(recipe).minS;
   if (holdS > 0) lines.push([t, w.operator, { kind: 'cure_hold_started', coolerC: 2.4 }]);
   if (s.until !== 'cure_hold') {

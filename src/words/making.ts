@@ -1,4 +1,4 @@
-import type { Bind, ChopPhase, PlanRow } from '@/core';
+import type { BalancePart, Bind, ChopPhase, PlanRow } from '@/core';
 import { stepTask } from './route';
 
 const PHASE_WORDS: Record<ChopPhase, string> = {
@@ -20,6 +20,12 @@ export function rowTask({
   const nth = passes > 1 ? `, pass ${pass + 1} of ${passes}` : '';
   return `${stepTask(step)}${plate}${nth}`;
 }
+
+const SHARES = ['', '', 'half of the ', 'a third of the ', 'a quarter of the '];
+
+/** A line, or one of so many equal portions of it. */
+export const partName = (p: BalancePart): string =>
+  `${p.portion ? (SHARES[p.portion[1]] ?? `one of ${p.portion[1]} portions of the `) : ''}${p.name}`;
 
 /** Parts of a machine that are chilled with the meat. */
 export const PRE_CHILL: Partial<Record<string, string>> = {

@@ -13,7 +13,10 @@ import { alarmGroups } from '@/features/houses/alarm-groups';
 import { memberOf, type Member } from '@/features/houses/load';
 import { AlarmStrip } from '@/features/houses/ui/AlarmStrip';
 import { wayWith } from '@/features/houses/way';
-import { listHouses, loadSite } from '@/features/settings/service';
+import type { MakingSheetData } from '@/features/making/contract';
+import { runSheetOf } from '@/features/making/service';
+import { NowOnBench } from '@/features/making/ui';
+import { listHouses, listScales, loadSite } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { giveWay } from '@/platform/give-way';
 import { nowS } from '@/platform/clock';
@@ -24,6 +27,7 @@ const isHeld = (d: Dossier) => d.case.state.holds.some((h) => h.open);
 /** Meat that is on the scale warms up: it comes before all that has a time. */
 const isWeighed = ({ case: { state } }: Dossier) =>
   state.phase === 'weighing' && Object.keys(state.weighed).length > 0;
+const isWeighing = ({ case: { state } }: Dossier) => state.phase === 'weighing';
 const dueOf = (d: Dossier) => (isWeighed(d) ? -Infinity : (nextStep(d.case).dueS ?? Infinity));
 
 /** Floor: what is where now, what is due next, what is on hold. */
@@ -53,6 +57,23 @@ export default async function FloorPage() {
   const isNew = !known && !(await hasRecorded(db(), person.id));
   const finished = await closedBatches(db(), '', 4);
   const work = may(person.role, 'work_batches');
+  const scales = await listScales(db());
+  const sheets = new Map<string, MakingSheetData>();
+  for (const d of running) {
+    const sheet = await runSheetOf(db(), d, scales);
+    if (sheet && !isWeighing(d)) sheets.set(d.head.id, sheet);
+  }
+  const benchOf = ({ head }: Dossier) => {
+    const sheet = sheets.get(head.id);
+    const batch = {
+      batchId: head.id,
+      personId: person.id,
+      canWork: work,
+      canDecide: may(person.role, 'decide'),
+      timeZone: site.timeZone,
+    };
+    return sheet && <NowOnBench sheet={sheet} batch={batch} nowS={now} />;
+  };
   const cards = (list: Dossier[]) => (
     <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
       {list.map((d) => (
@@ -64,6 +85,7 @@ export default async function FloorPage() {
           canWork={work}
           way={ways.get(d.head.id) ?? null}
           place={placeName(d)}
+          bench={benchOf(d)}
         />
       ))}
     </ul>

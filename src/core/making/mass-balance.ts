@@ -55,6 +55,16 @@ export function massBalance(input: {
   };
 }
 
+/** One of those that say the same: the first or the second half of a line weighs alike. */
+function unlike(fits: readonly GapFit[]): GapFit[] {
+  const said = new Map<string, GapFit>();
+  for (const f of fits) {
+    const what = f.parts.map((p) => `${p.lineId}:${p.portion?.[1] ?? 1}`).sort();
+    if (!said.has(what.join())) said.set(what.join(), f);
+  }
+  return [...said.values()];
+}
+
 function fitsOf(
   parts: readonly BalancePart[],
   gapG: number,
@@ -80,5 +90,5 @@ function fitsOf(
       .filter((f) => Math.abs(f.offG) <= slackG && f.offG + wantedG > slackG)
       .sort((a, b) => Math.abs(a.offG) - Math.abs(b.offG));
   const one = fitting(singles);
-  return (one.length > 0 ? one : fitting(pairs)).slice(0, MOST_FITS);
+  return unlike(one.length > 0 ? one : fitting(pairs)).slice(0, MOST_FITS);
 }

@@ -74,7 +74,7 @@ const bowls: Ask = ({ recipe, s, rule }) =>
     }));
 
 /** Meat that lies in the freezer comes out again before it is too hard. */
-const chills: Ask = ({ recipe, s, plan, rule }) =>
+const chills: Ask = ({ s, plan, rule }) =>
   plan
     .filter((r) => r.step.kind === 'chill' && !isRowDone(s, r))
     .flatMap((r) => {

@@ -19,12 +19,7 @@ const recipe: Recipe = (() => {
   );
 })();
 const idOf = (kind: string) => routeOf(recipe).find((s) => s.kind === kind)!.id;
-const [GRIND, MIX, CHILL, TRIAL] = ['grind', 'mix', 'chill', 'trial_cook'].map(idOf) as [
-  string,
-  string,
-  string,
-  string,
-];
+const [GRIND, MIX] = ['grind', 'mix'].map(idOf) as [string, string];
 const MEAT: Line[] = [started(10_000), [0, weighed('lean', 8_000)], [1, weighed('fat', 2_000)]];
 const REST: Line[] = [
   [2, weighed('cure', 20, { nitriteFraction: 0.0625 })],

@@ -16,12 +16,13 @@ import {
   type LearnedMachine,
   type Machine,
   type PlanRow,
+  type Recipe,
   type Reminder,
   type RouteStep,
   type StepLimits,
   type TimedTemp,
 } from '@/core';
-import { rowTask } from '@/words/making';
+import { partName, rowTask } from '@/words/making';
 import type { LoadLine } from './contract';
 import { passKey, type Learned } from './learned';
 
@@ -80,6 +81,8 @@ export type BowlView = {
 };
 
 export type MakingSheetData = {
+  /** What a correction of the batter is worked out with. */
+  recipe: Recipe;
   loads: number;
   /** Loads may still be chosen, and what the site's bowls suggest. */
   loadsOpen: boolean;
@@ -197,6 +200,7 @@ export function makingSheet(from: From & { batterG: number }): MakingSheetData {
   const clock = rawClock(recipe, state, rule, nowS);
   const bowl = bowlOf(machines);
   return {
+    recipe,
     loads: state.loads,
     loadsOpen: !dosed && state.added.length === 0 && state.bowls.length === 0,
     bowls: (bowl ? [bowl] : []).map((m) => ({
@@ -216,11 +220,7 @@ export function makingSheet(from: From & { batterG: number }): MakingSheetData {
       within: b.within,
       sumG: b.sumG,
       fits: b.fits.map((f) => ({
-        names: f.parts
-          .map((p) =>
-            p.portion ? `portion ${p.portion[0]} of ${p.portion[1]} of ${p.name}` : p.name,
-          )
-          .join(' and '),
+        names: f.parts.map(partName).join(' and '),
         doubled: f.doubled,
       })),
     })),

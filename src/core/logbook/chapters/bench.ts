@@ -103,8 +103,9 @@ export type BenchState = {
   answers: Record<string, { text: string; atS: number; by: Author }>;
 };
 
-const noLoad = (s: BatchState, load: number | undefined): Refusal | null =>
-  load !== undefined && load > s.loads ? 'unknown_load' : null;
+/** A load that there is not; a batch that nobody split has none. */
+export const noLoad = (s: BatchState, load: number | undefined): Refusal | null =>
+  load !== undefined && (load > s.loads || s.loads === 1) ? 'unknown_load' : null;
 const noStep = (r: Recipe, stepId: string): Refusal | null =>
   routeOf(r).some((x) => x.id === stepId) ? null : 'unknown_step';
 const noLine = (r: Recipe, lineId: string): Refusal | null =>

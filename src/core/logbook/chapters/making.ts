@@ -1,6 +1,7 @@
 import { routeOf } from '../../route/adapter';
 import type { Chapter } from '../chapter';
 import type { Author } from '../entry';
+import { noLoad } from './bench';
 
 export type StepName = 'grind' | 'mix' | 'stuff' | 'surface_dry' | 'bloom' | 'freeze' | 'pack';
 
@@ -112,7 +113,8 @@ export const making: Chapter<MakingBody, MakingState> = {
       },
       refuses: (s, b, r) => {
         if (!routeOf(r).some((x) => x.id === b.stepId)) return 'unknown_step';
-        if ((b.load ?? 0) > s.loads) return 'unknown_load';
+        const none = noLoad(s, b.load);
+        if (none) return none;
         const there = s.ticks.some(
           (t) =>
             t.stepId === b.stepId &&

@@ -4,6 +4,7 @@ import { noMeasureOf, refuseStandIn } from '../../making/stand-in';
 import type { Chapter, Refusal } from '../chapter';
 import type { Author } from '../entry';
 import type { BatchState } from '../state';
+import { noLoad } from './bench';
 
 export type CheckMethod = 'second_person' | 'reentered_alone';
 
@@ -164,7 +165,8 @@ function refuseLoad(
   b: Extract<WeighingBody, { kind: 'weighed' }>,
   r: Recipe,
 ): Refusal | null {
-  if ((b.load ?? 0) > s.loads) return 'unknown_load';
+  const none = noLoad(s, b.load);
+  if (none) return none;
   if (isMeat(r, b.lineId) ? b.load !== undefined : s.loads > 1 && b.load === undefined)
     return isMeat(r, b.lineId) ? 'unknown_load' : 'load_first';
   const there = weighingsOf(s, b.lineId).filter((w) => w.load === (b.load ?? null));

@@ -1,8 +1,9 @@
 import { SALMONELLA } from '../../lethality/lethality';
-import type { RuleBody, RuleKind } from '../rule';
+import type { RuleKind } from '../rule';
+import { MAKING_PRESET } from './making';
+import type { RulePreset } from './preset';
 
-/** A starter rule: published figures and their source text. The site confirms, picks or replaces each. */
-export type RulePreset = { code: string; title: string; source: string; body: RuleBody };
+export type { RulePreset };
 
 const LETHALITY = {
   kind: 'lethality',
@@ -282,23 +283,7 @@ export const RULE_PRESETS: readonly RulePreset[] = [
       maxFatWaterFraction: 0.55,
     },
   },
-  {
-    code: 'making-usual',
-    title: 'Making, usual temperatures by class',
-    source:
-      'Customary values of the trade by class of product: coarse 1 °C before the grinder and 4 °C out of it, re-chilled above 7; fine dry goods 0 and 1 °C; chopped fine 9 °C with the lean, 12 °C at the end, 10 °C with poultry, binder from 4 °C. Raw meat out of the cold at most 4 h, not cured 2 h. The site confirms each.',
-    body: {
-      kind: 'making',
-      coarse: { startC: 1, outC: 4, stopC: 7 },
-      fineDry: { startC: 0, outC: 1, stopC: 4 },
-      emulsion: { leanC: 9, binderFromC: 4, endC: 12, poultryEndC: 10 },
-      tooHardC: -4,
-      rawCuredS: 4 * HOURS,
-      rawUncuredS: 2 * HOURS,
-      clingShare: 0.01,
-      trialLossShare: 0.1,
-    },
-  },
+  MAKING_PRESET,
 ];
 
 /** What a new site starts with: the stricter preset of each kind. */

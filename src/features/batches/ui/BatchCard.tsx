@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Link } from '@/ui/link';
 import type { Show } from '@/words/show';
 import { Notice } from '@/ui/status';
@@ -51,6 +52,7 @@ export function BatchCard({
   canWork,
   way,
   place,
+  bench,
 }: {
   dossier: Dossier;
   show: Show;
@@ -60,6 +62,8 @@ export function BatchCard({
   way: BatchWay | null;
   /** The name of the place that it is in. */
   place?: string;
+  /** What is next on the bench, where it is being made. */
+  bench?: ReactNode;
 }) {
   const { head, case: c } = dossier;
   const next = nextStep(c);
@@ -102,6 +106,7 @@ export function BatchCard({
         </Notice>
       )}
       {c.state.phase !== 'destroyed' && <FailedChecks verdict={dossier.verdict} show={show} />}
+      {bench}
       <div className={`mt-auto flex items-end justify-between gap-2 ${late ? 'text-bad' : ''}`}>
         <p>
           <strong className="block text-lg leading-tight">{nextWords(next, show)}</strong>

@@ -85,6 +85,9 @@ export function NowPanel({
           {next.code === 'start_hold' && (
             <HoldClock kind="cure_hold_started" maxCoolerC={maxCoolerC} before={missing} />
           )}
+          {next.code === 'end_hold' && (
+            <p>Grey now is normal: the colour comes back with the heat.</p>
+          )}
           {next.code === 'end_hold' && <HoldClock kind="cure_hold_ended" maxCoolerC={maxCoolerC} />}
           {next.code === 'stuff' && (
             <StepWeight

@@ -6,7 +6,7 @@ import { CURE_LINE, type Recipe } from '@/core';
 import { lineKey, type LoadLine, type WeighedLine } from '@/features/making/contract';
 import type { LotChoice } from '@/features/stores/contract';
 import { useShow } from '@/ui/show-context';
-import { MoreOf } from './MoreOf';
+import { OffBy } from './OffBy';
 import { WeighForm } from './WeighForm';
 import { useBatch } from '@/features/logbook/ui';
 
@@ -86,7 +86,19 @@ export function WeighList(props: Props) {
                   weighed by {done.by.name}, {show.time(done.atS)}
                   {done.times > 1 ? `, ${done.times} weighings` : ''}
                 </span>
-              ) : (
+              ) : null}
+              {done && canWork && (
+                <button
+                  type="button"
+                  className="button min-h-11 px-3"
+                  aria-expanded={more}
+                  onClick={() => setAgain(more ? null : key)}
+                >
+                  {more ? 'Close' : 'More'}
+                  <span className="sr-only"> of {l.name}</span>
+                </button>
+              )}
+              {!done && (
                 <>
                   {!open && (
                     <span
@@ -106,24 +118,14 @@ export function WeighList(props: Props) {
                 </>
               )}
             </div>
-            {done && canWork && (
-              <MoreOf
+            {done && offG !== 0 && (
+              <OffBy
                 line={l}
                 offG={offG}
-                meatG={meatG / loads}
+                meatG={l.load === null ? meatG : meatG / loads}
                 amountG={done.amountG}
                 recipe={recipe}
-              >
-                <button
-                  type="button"
-                  className="button"
-                  aria-expanded={more}
-                  onClick={() => setAgain(more ? null : key)}
-                >
-                  {more ? 'Close' : 'Weigh more'}
-                  <span className="sr-only">: {l.name}</span>
-                </button>
-              </MoreOf>
+              />
             )}
             {(open || more) && (
               <WeighForm

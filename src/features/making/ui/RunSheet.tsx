@@ -10,6 +10,7 @@ import { BowlForm } from './BowlForm';
 import { LoadsForm } from './LoadsForm';
 import { PartClocks } from './PartClocks';
 import { Reminders } from './Reminders';
+import { TasteForm } from './TasteForm';
 import { StepForm } from './StepForm';
 
 /** What was done at a step, with its figures, by whom; skipped and late are said in words. */
@@ -118,6 +119,14 @@ export function RunSheet({ sheet, nowS }: { sheet: MakingSheetData; nowS: number
             Weigh the bowl against its parts
           </summary>
           <BowlForm sheet={sheet} />
+        </details>
+      )}
+      {canWork && (
+        <details>
+          <summary className="min-h-12 cursor-pointer py-3 font-semibold">
+            Correct the batter after its trial
+          </summary>
+          <TasteForm sheet={sheet} />
         </details>
       )}
     </section>

@@ -1,1 +1,2 @@
+export { NowOnBench } from './NowOnBench';
 export { RunSheet } from './RunSheet';

@@ -1,0 +1,76 @@
+'use client';
+
+import { useState } from 'react';
+import { BatchContext, type BatchContextValue } from '@/features/logbook/ui';
+import { REMINDER_WORDS } from '@/words/bench';
+import { useShow } from '@/ui/show-context';
+import type { MakingSheetData } from '../sheet';
+import { Countdown } from './Countdown';
+import { Reminders } from './Reminders';
+import { StepForm } from './StepForm';
+
+/** What is next on the bench of one batch, on the Floor: its step, its clock, what is due, and the form where it is recorded. */
+export function NowOnBench({
+  sheet,
+  batch,
+  nowS,
+}: {
+  sheet: MakingSheetData;
+  batch: BatchContextValue;
+  nowS: number;
+}) {
+  const show = useShow();
+  const [open, setOpen] = useState(false);
+  const row = sheet.rows.find((r) => r.open.length > 0);
+  const due = sheet.reminders.filter((r) => r.dueS <= nowS);
+  const soon = sheet.reminders.find((r) => r.dueS > nowS);
+  const chopping = row?.measured === 'chop' && row.readings.length > 0 && row.limits.outC !== null;
+  return (
+    <BatchContext value={batch}>
+      <div className="space-y-2">
+        {due.length > 0 && (
+          <p className="font-semibold text-wait">
+            {due.length} due: {due.map((r) => REMINDER_WORDS[r.code].toLowerCase()).join(', ')}
+          </p>
+        )}
+        {soon && (
+          <p className="small">
+            {REMINDER_WORDS[soon.code]}: {show.when(soon.dueS, nowS)}
+          </p>
+        )}
+        {row && (
+          <p className="font-semibold">
+            {row.task}
+            {row.open[0] === null ? '' : `, load ${row.open[0]}`}
+          </p>
+        )}
+        {chopping && !open && (
+          <Countdown
+            readings={row.readings.filter((x) => x.load === row.open[0])}
+            limitC={row.limits.outC!}
+          />
+        )}
+        {batch.canWork && (row ?? due.length > 0) && (
+          <button
+            type="button"
+            className="button min-h-12 w-full"
+            aria-expanded={open}
+            onClick={() => setOpen((o) => !o)}
+          >
+            {open
+              ? 'Close'
+              : row?.measured === 'pass' || row?.measured === 'chop'
+                ? 'Log its temperature'
+                : 'Do it now'}
+          </button>
+        )}
+        {open && (
+          <>
+            <Reminders reminders={sheet.reminders} nowS={nowS} />
+            {row && <StepForm key={`${row.key}:${row.open[0]}`} row={row} sheet={sheet} />}
+          </>
+        )}
+      </div>
+    </BatchContext>
+  );
+}
