@@ -1,4 +1,10 @@
-import type { Machine, MachineKind } from '@/core';
+import {
+  meatAtC,
+  meatHeatJPerG,
+  type LearnedMachine,
+  type Machine,
+  type MachineKind,
+} from '@/core';
 import type { Show } from './show';
 
 /** Machines of the bench by what they are. */
@@ -24,4 +30,13 @@ export function machineWords(m: Machine, s: Show): string {
   ]
     .filter((x) => x !== '')
     .join('; ');
+}
+
+/** What a machine was seen to do: how much a pass warms thawed meat, and how long it takes. */
+export function learnedWords(l: LearnedMachine, s: Show): string {
+  const warms = meatAtC(meatHeatJPerG(2) + l.jPerG) - 2;
+  const pace = l.timed > 0 ? `, ${s.number(l.minPerKg, 2)} min/kg from ${l.timed} timed` : '';
+  return l.passes > 0
+    ? `a pass warms by about ${s.tempStep(warms)}, from ${l.passes} passes${pace}`
+    : 'nothing learned yet';
 }

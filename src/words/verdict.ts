@@ -225,6 +225,8 @@ const SAY: Record<string, Say> = {
   'making:raw_too_long': joined('Raw meat was out of the cold for too long.', rawFor),
   'making:too_warm': (f, s) =>
     `It was ${s.temp(f('warmestC'))}, limit ${s.temp(f('limitC'))}, and was not chilled before it went on.`,
+  'making:chill_first': (f, s) =>
+    `It is ${s.temp(f('warmestC'))}, limit ${s.temp(f('limitC'))}: chill it and measure it before it goes on.`,
   'making:not_measured': (f, s) =>
     `${s.number(f('lines'), 0)} of the passes that ask for a temperature have none: log it, or say why not.`,
   'making:bowl_light': (f, s) =>

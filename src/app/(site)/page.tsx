@@ -14,7 +14,7 @@ import { memberOf, type Member } from '@/features/houses/load';
 import { AlarmStrip } from '@/features/houses/ui/AlarmStrip';
 import { wayWith } from '@/features/houses/way';
 import type { MakingSheetData } from '@/features/making/contract';
-import { runSheetOf } from '@/features/making/service';
+import { isBeingMade, runSheetOf } from '@/features/making/service';
 import { NowOnBench } from '@/features/making/ui';
 import { listHouses, listScales, loadSite } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
@@ -28,7 +28,11 @@ const isHeld = (d: Dossier) => d.case.state.holds.some((h) => h.open);
 const isWeighed = ({ case: { state } }: Dossier) =>
   state.phase === 'weighing' && Object.keys(state.weighed).length > 0;
 const isWeighing = ({ case: { state } }: Dossier) => state.phase === 'weighing';
-const dueOf = (d: Dossier) => (isWeighed(d) ? -Infinity : (nextStep(d.case).dueS ?? Infinity));
+/** So is meat that goes through the grinder. */
+const isOnBench = ({ case: { state } }: Dossier) =>
+  isBeingMade(state) && state.phase === 'making' && state.hold === null;
+const dueOf = (d: Dossier) =>
+  isWeighed(d) || isOnBench(d) ? -Infinity : (nextStep(d.case).dueS ?? Infinity);
 
 /** Floor: what is where now, what is due next, what is on hold. */
 export default async function FloorPage() {

@@ -9,6 +9,7 @@ export type { ProbeUse } from './chapters/probes';
 export { RUN_EVENTS, placeNow, type RunEvent } from './chapters/run';
 export {
   LOT_PROBLEMS,
+  meatOfLoad,
   weighingsOf,
   type LotProblem,
   type Weighed,

@@ -21,10 +21,10 @@ export function bowlParts(
   );
   return scaleRecipe(recipe, { meatG: s.meatG }).lines.flatMap((l): BalancePart[] => {
     const parts = weighingsOf(s, l.lineId);
-    const own = load !== null && parts.some((w) => w.load !== null);
-    const counted = own ? parts.filter((w) => w.load === load) : parts;
-    const sumG = counted.reduce((sum, w) => sum + w.amountG, 0);
-    const amountG = load !== null && !own ? sumG / s.loads : sumG;
+    /* What was weighed for all is in each by its share. */
+    const share = (w: { load: number | null }) =>
+      load === null || w.load === load ? 1 : w.load === null ? 1 / s.loads : 0;
+    const amountG = parts.reduce((sum, w) => sum + w.amountG * share(w), 0);
     if (amountG === 0) return [];
     const of = portions.get(l.lineId) ?? 1;
     return Array.from({ length: of }, (_, i) => ({

@@ -27,7 +27,7 @@ function seenOf(s: BatchState, recipe: Recipe, coldC: number): Seen[] {
     { tS: firstS, cold: true },
     ...s.ticks.flatMap((t) => at(t.atS, t.tempC)),
     ...s.batter.flatMap((b) => at(b.tS, b.tempC)),
-    ...(s.steps.stuff ? at(s.steps.stuff.atS, s.steps.stuff.tempC) : []),
+    ...Object.values(s.steps).flatMap((x) => at(x.atS, x.tempC)),
     /* A hold is judged by its own rule: what lies in it is in the cold. */
     ...stretches.flatMap((x) => [
       { tS: x.startS, cold: true },

@@ -2,7 +2,7 @@ import { ppmBand, ppmFromWeighed } from '../formula/dose-cure';
 import { CURE_LINE, SALT_LINE } from '../formula/scale-recipe';
 import { holdOf } from '../route/read';
 import { doseLimits } from '../rules/rule';
-import type { Weighed } from '../logbook/chapters/weighing';
+import { meatOfLoad, type Weighed } from '../logbook/chapters/weighing';
 import { check, type Case, type Check, type CheckStatus, type Figure } from './check';
 import { holdWarmestC } from './known-temps';
 import { nitriteOf, owedHoldS, unweighedLines, weighedBasis } from './weighed-basis';
@@ -13,16 +13,17 @@ export const TOO_COARSE_SHARE = 0.1;
 const SAME_SHARE = 1e-9;
 
 /** The cure of one load, as if the whole batch had been made of such loads; where nobody split it, the cure itself. */
-function cureOfLoads(cure: Weighed, loads: number): Weighed[] {
+function cureOfLoads({ recipe, state }: Case, cure: Weighed): Weighed[] {
   const numbers = [...new Set(cure.parts.flatMap((w) => w.load ?? []))];
   if (numbers.length === 0) return [cure];
   return numbers.map((load) => {
+    const times = state.meatG! / meatOfLoad(state, recipe, load);
     const parts = cure.parts
       .filter((w) => w.load === load)
       .map((w) => ({
         ...w,
-        amountG: w.amountG * loads,
-        scaleResolutionG: w.scaleResolutionG * loads,
+        amountG: w.amountG * times,
+        scaleResolutionG: w.scaleResolutionG * times,
       }));
     const sum = (of: (w: (typeof parts)[number]) => number) => parts.reduce((n, w) => n + of(w), 0);
     return {
@@ -41,8 +42,8 @@ function cureOfLoads(cure: Weighed, loads: number): Weighed[] {
 export function checkDose(c: Case): Check {
   const { recipe, rules, state } = c;
   const cure = state.weighed[CURE_LINE];
-  if (!recipe.cure || !cure || state.loads === 1) return doseOf(c, cure);
-  const made = cureOfLoads(cure, state.loads).map((one) => doseOf(c, one));
+  if (!recipe.cure || !cure || state.loads === 1 || state.meatG === null) return doseOf(c, cure);
+  const made = cureOfLoads(c, cure).map((one) => doseOf(c, one));
   const order: CheckStatus[] = ['fail', 'missing', 'pass'];
   const worst = order.flatMap((s) => made.find((m) => m.status === s) ?? [])[0];
   return worst ?? check('dose', rules.dose, 'missing', 'cure_not_weighed');

@@ -162,6 +162,18 @@ test.each<[string, Line[], string]>([
   ],
 ])('%s', (_, lines, wanted) => expect(found(lines, 6 * HOUR)).toBe(wanted));
 
+test('too warm out of a pass: it waits for the cold, and nobody is asked to decide yet', () => {
+  expect(found([[MIN, tick(GRIND, { tempC: 9 })]], HOUR)).toBe('missing:chill_first');
+  expect(
+    found(
+      [
+        [MIN, tick(GRIND, { tempC: 9 })],
+        [20 * MIN, tick(MIX, { beforeC: 9 })],
+      ],
+      HOUR,
+    ),
+  ).toBe('fail:too_warm');
+});
 test('not made yet', () => expect(found([], HOUR)).toBe('missing:running'));
 
 test('while it is being made and out for too long it asks to be chilled, and blocks nothing yet', () =>
@@ -248,7 +260,8 @@ describe('what the logbook refuses', () => {
       'loads_late',
     ],
     ['a share without its load', [inTwo], weighed('pepper', 15), 'load_first'],
-    ['meat by the load', [inTwo], weighed('lean', 15, { load: 1, more: true }), 'unknown_load'],
+    ['meat by the load at first', [inTwo], weighed('lean', 15, { load: 1 }), 'unknown_load'],
+    ['more meat for one load', [inTwo], weighed('lean', 15, { load: 1, more: true }), null],
     ['a line twice', [[5, weighed('pepper', 30)]], weighed('pepper', 30), 'already_weighed'],
     ['more of a line', [[5, weighed('pepper', 30)]], weighed('pepper', 3, { more: true }), null],
     ['another pepper', [], weighed('pepper', 30, { standIn: 'White pepper, coarse' }), null],
@@ -307,6 +320,11 @@ describe('the dose of a batch that is made in loads', () => {
   });
   test('right in the sum, and wrong in each: fails', () =>
     expect(dose(inLoads(14, 6))).toMatch(/^fail:/));
+  test('a load with more meat than the other is judged by its own', () => {
+    const heavier: Line = [8, weighed('lean', 1_500, { more: true, load: 2 })];
+    expect(dose([...inLoads(10, 10), heavier])).toMatch(/^fail:under_limit/);
+    expect(dose([...inLoads(10, 13), heavier])).toBe('pass:second_person');
+  });
   test('the second load is not weighed yet: the cure is missing, not too little', () =>
     expect(dose(inLoads(10, 10, false).slice(0, -1))).toBe('missing:cure_not_weighed'));
   test('two lots of different strength count by what each brought', () => {

@@ -26,14 +26,19 @@ function over(s: BatchState, row: PlanRow, limitC: number | null): Over[] {
     .map((x) => ({ row, tS: x.tS, tempC: x.tempC, limitC }));
 }
 
-/** Was the meat cold again after it had been too warm, before the work went on? An emulsion that broke its ceiling is not mended by cold. */
-function chilledAfter(s: BatchState, o: Over): boolean {
-  if (o.row.step.kind === 'chop') return false;
+/**
+ * What came of meat that had been too warm: chilled before the work went on, not yet gone on with, or gone on with as it was.
+ * An emulsion that broke its ceiling is not mended by cold.
+ */
+function afterwards(s: BatchState, o: Over): 'chilled' | 'waits' | 'went_on' {
+  if (o.row.step.kind === 'chop') return 'went_on';
   const cold = (tempC: number | null) => tempC !== null && tempC <= (o.row.limits.outC ?? o.limitC);
-  const next = s.ticks.filter((t) => t.atS > o.tS).sort((a, b) => a.atS - b.atS);
-  const [first] = next;
-  const held = s.hold !== null && s.hold.startS >= o.tS;
-  return first ? cold(first.beforeC) || cold(first.tempC) : held;
+  const next = s.ticks.filter((t) => t.atS > o.tS).sort((a, b) => a.atS - b.atS)[0];
+  const later = s.batter.some((b) => b.tS > o.tS && cold(b.tempC) && (!next || b.tS <= next.atS));
+  if (later) return 'chilled';
+  if (next) return cold(next.beforeC) || cold(next.tempC) ? 'chilled' : 'went_on';
+  if (s.hold !== null && s.hold.startS >= o.tS) return 'chilled';
+  return isMade(s) ? 'went_on' : 'waits';
 }
 
 /** A trial that showed a broken batter, and that no later one of the same load answers. */
@@ -76,7 +81,9 @@ export function checkMaking(c: Case): Check | null {
     figures.push({ name: 'elapsedS', value: clock.longestS, unit: 's' });
     figures.push({ name: 'maxS', value: clock.maxS, unit: 's' });
   }
-  const stopped = plan.flatMap((r) => over(s, r, r.limits.stopC)).find((o) => !chilledAfter(s, o));
+  const tooWarm = plan.flatMap((r) => over(s, r, r.limits.stopC));
+  const stopped = tooWarm.find((o) => afterwards(s, o) === 'went_on');
+  const waiting = tooWarm.find((o) => afterwards(s, o) === 'waits');
   const broken = brokenTrial(s);
   if (broken)
     return found('fail', 'broken', [
@@ -88,6 +95,11 @@ export function checkMaking(c: Case): Check | null {
     return found('fail', 'too_warm', [
       { name: 'warmestC', value: stopped.tempC, unit: 'C' },
       { name: 'limitC', value: stopped.limitC, unit: 'C' },
+    ]);
+  if (waiting)
+    return found('missing', 'chill_first', [
+      { name: 'warmestC', value: waiting.tempC, unit: 'C' },
+      { name: 'limitC', value: waiting.limitC, unit: 'C' },
     ]);
   if (!isMade(s)) return found('missing', 'running');
   const open = unmeasured(s, plan);

@@ -1,5 +1,6 @@
 import {
   CURE_LINE,
+  meatOfLoad,
   pickScale,
   roundToScale,
   scaleRecipe,
@@ -30,26 +31,32 @@ export function dosesOf(c: Pick<Case, 'recipe' | 'rules' | 'state'>, scales: rea
   const meatG = state.meatG ?? state.plannedMeatG;
   const dose = sheetLimits(c.rules.dose.body);
   const sheet = scaleRecipe(recipe, { meatG }, { scales, weighedCureG: cure?.amountG, dose });
-  const lines = sheet.lines.flatMap((l): LoadLine[] =>
-    state.loads === 1 || l.kind === 'meat'
-      ? [{ ...l, load: null }]
-      : l.kind === 'cure'
-        ? cureByLoad(recipe, meatG, state.loads, { scales, dose })
-        : byLoad(l, state.loads, scales),
+  const whole = (l: DoseLine): LoadLine => ({ ...l, load: null });
+  if (state.loads === 1) return { ...sheet, lines: sheet.lines.map(whole) };
+  const meats = Array.from({ length: state.loads }, (_, i) =>
+    state.meatG === null ? meatG / state.loads : meatOfLoad(state, c.recipe, i + 1),
   );
+  const equal = meats.every((g) => Math.abs(g - meats[0]!) < 1e-6);
+  const lines = sheet.lines.flatMap((l): LoadLine[] => {
+    if (l.kind === 'meat') return [whole(l)];
+    if (equal && l.kind !== 'cure') return byLoad(l, state.loads, scales);
+    return forEach(recipe, l.lineId, meats, { scales, dose });
+  });
   return { ...sheet, lines };
 }
 
-function cureByLoad(
+/** A line worked out for each load by its own meat. */
+const forEach = (
   recipe: Recipe,
-  meatG: number,
-  loads: number,
+  lineId: string,
+  meats: readonly number[],
   options: Parameters<typeof scaleRecipe>[2],
-): LoadLine[] {
-  const one = scaleRecipe(recipe, { meatG: meatG / loads }, options);
-  const line = one.lines.find((l) => l.lineId === CURE_LINE)!;
-  return Array.from({ length: loads }, (_, i) => ({ ...line, load: i + 1 }));
-}
+): LoadLine[] =>
+  meats.flatMap((meatG, i) =>
+    scaleRecipe(recipe, { meatG }, options)
+      .lines.filter((l) => l.lineId === lineId)
+      .map((l) => ({ ...l, load: i + 1 })),
+  );
 
 function byLoad(l: DoseLine, loads: number, scales: readonly Scale[]): LoadLine[] {
   const scale = pickScale(scales, l.targetG / loads);
@@ -80,7 +87,9 @@ export const weighedByKey = (
 ): Record<string, WeighedLine> =>
   Object.fromEntries(
     lines.flatMap((l) => {
-      const parts = weighingsOf(state, l.lineId).filter((w) => w.load === l.load);
+      const all = weighingsOf(state, l.lineId);
+      /* Meat that was put to one load stands with the rest of its line. */
+      const parts = l.kind === 'meat' ? all : all.filter((w) => w.load === l.load);
       const last = parts.at(-1);
       if (!last) return [];
       const amountG = parts.reduce((sum, w) => sum + w.amountG, 0);

@@ -72,13 +72,30 @@ function readBatch(recipe: Recipe, entries: readonly Entry[], into: Found): void
   }
 }
 
-/** What the site's log teaches of its machines and its freezer, without the batch that is looked at. */
-export async function learnedHere(db: Handle, except: string): Promise<Learned> {
+/** What the last batches were through at the bench. */
+async function lookBack(db: Handle, except: string | null): Promise<Found> {
   const found: Found = { passes: new Map(), chills: [] };
   for (const id of await lastBatchesWith(db, 'step_ticked', MOST_BATCHES + 1)) {
     const head = id === except ? null : await findBatch(db, id);
     if (head) readBatch(head.wholeRecipe, effectiveEntries(await loadEntries(db, id)), found);
   }
+  return found;
+}
+
+/** What each machine of the site has shown over all products, by its id: for whoever looks after it. */
+export async function learnedByMachine(db: Handle): Promise<Record<string, LearnedMachine>> {
+  const { passes } = await lookBack(db, null);
+  const own = new Map<string, Pass[]>();
+  for (const [key, list] of passes) {
+    const id = key.split(':').at(-1)!;
+    own.set(id, [...(own.get(id) ?? []), ...list]);
+  }
+  return Object.fromEntries([...own].map(([id, list]) => [id, learnMachine(list)]));
+}
+
+/** What the site's log teaches of its machines and its freezer, without the batch that is looked at. */
+export async function learnedHere(db: Handle, except: string): Promise<Learned> {
+  const found = await lookBack(db, except);
   return {
     machines: Object.fromEntries([...found.passes].map(([key, p]) => [key, learnMachine(p)])),
     chill: learnChill(found.chills),

@@ -20,5 +20,5 @@ export async function runSheetOf(
 }
 
 export { dosesOf, weighedByKey } from './doses';
-export { learnedHere, passKey, type Learned } from './learned';
+export { learnedByMachine, learnedHere, passKey, type Learned } from './learned';
 export { isBeingMade } from './sheet';

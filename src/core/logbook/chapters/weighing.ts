@@ -111,6 +111,13 @@ export type WeighingState = {
 export const weighingsOf = (s: BatchState, lineId: string): Weighing[] =>
   (s.weighed[lineId] ?? s.partly[lineId])?.parts ?? [];
 
+/** Meat of one load, g: its share of what all have, and what was put to it alone. */
+export function meatOfLoad(s: BatchState, recipe: Recipe, load: number): number {
+  const parts = recipe.meat.flatMap((m) => weighingsOf(s, m.id));
+  const sum = (of: number | null) => parts.reduce((g, w) => (w.load === of ? g + w.amountG : g), 0);
+  return sum(null) / s.loads + sum(load);
+}
+
 /** The last weighing of a line speaks for it, with the sum of all and of their scales' divisions. */
 function together(parts: Weighing[]): Weighed {
   const last = parts.at(-1)!;
@@ -128,7 +135,7 @@ function together(parts: Weighing[]): Weighed {
 function settle(s: BatchState, parts: Weighing[]): void {
   const { lineId } = parts[0]!;
   const loads = new Set(parts.flatMap((w) => w.load ?? []));
-  const whole = loads.size === 0 || loads.size >= s.loads;
+  const whole = parts.some((w) => w.load === null) || loads.size >= s.loads;
   delete s.weighed[lineId];
   delete s.partly[lineId];
   (whole ? s.weighed : s.partly)[lineId] = together(parts);
@@ -167,8 +174,10 @@ function refuseLoad(
 ): Refusal | null {
   const none = noLoad(s, b.load);
   if (none) return none;
-  if (isMeat(r, b.lineId) ? b.load !== undefined : s.loads > 1 && b.load === undefined)
-    return isMeat(r, b.lineId) ? 'unknown_load' : 'load_first';
+  /* Meat is weighed before it is split; one load gets more of it where something is to be put right. */
+  if (isMeat(r, b.lineId)) {
+    if (b.load !== undefined && !(b.more && s.weighed[b.lineId])) return 'unknown_load';
+  } else if (s.loads > 1 && b.load === undefined) return 'load_first';
   const there = weighingsOf(s, b.lineId).filter((w) => w.load === (b.load ?? null));
   if (there.length === 0 || b.more) return null;
   const differs = there.some((w) => s.cureLooks[w.entryId]?.matches === false);

@@ -1,5 +1,5 @@
 import { Link } from '@/ui/link';
-import { CURE_LINE, outcomeOf, weighingsOf, type Scale } from '@/core';
+import { CURE_LINE, meatOfLoad, outcomeOf, weighingsOf, type Case, type Scale } from '@/core';
 import type { Show } from '@/words/show';
 import type { LotChoice } from '@/features/stores/contract';
 import type { Dossier } from '@/features/logbook/service';
@@ -24,6 +24,16 @@ const lotCodesOf = ({ entries }: Dossier): Record<string, string> =>
     entries.flatMap(({ body: b }) =>
       b.kind === 'weighed' && b.lotId && b.lot ? [[b.lotId, b.lot]] : [],
     ),
+  );
+
+/** Meat of each load, g, by its number; 0 is all of it. */
+const loadMeats = ({ recipe, state }: Case, meatG: number) =>
+  Array.from({ length: state.loads + 1 }, (_, load) =>
+    load === 0
+      ? meatG
+      : state.meatG === null
+        ? meatG / state.loads
+        : meatOfLoad(state, recipe, load),
   );
 
 /** What to do now: the next step large, its form under it, then the weighing list. */
@@ -148,6 +158,7 @@ export function NowPanel({
             lines={lines}
             weighed={weighedByKey(lines, state)}
             loads={state.loads}
+            meats={loadMeats(c, state.meatG ?? state.plannedMeatG)}
             meatKnown={state.meatG !== null}
             recipe={recipe}
             meatG={state.meatG ?? state.plannedMeatG}

@@ -15,6 +15,7 @@ import type { LoadLine } from '@/features/making/contract';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { useShow } from '@/ui/show-context';
+import { RadioRow } from '@/ui/radio-row';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice } from '@/ui/status';
 import { withTime } from './EntryButton';
@@ -53,10 +54,12 @@ type Props = {
   follows: boolean;
   /** On top of what was weighed of it. */
   more?: boolean;
+  /** More meat may be for one of several loads alone. */
+  loads?: number;
 };
 
 /** One weighing: what the scale shows, from which lot, checked against what was wanted. */
-export function WeighForm({ line, recipe, meatG, lots, follows, more = false }: Props) {
+export function WeighForm({ line, recipe, meatG, lots, follows, more = false, loads = 1 }: Props) {
   const show = useShow();
   const { timeZone } = useBatch();
   const { send, busy, message } = usePost();
@@ -79,11 +82,13 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false }: 
   const labelled =
     label?.ok && label.value > 0 && label.value <= MAX_LABEL_PERCENT ? label.value / 100 : null;
   const wanted = more ? line : doseAt(recipe, meatG, line, labelled);
+  const [forLoad, setForLoad] = useState('0');
   const [ways, setWays] = useState<WeighWays>({});
   const problems = lot ? lot.problems : refused;
   /* A weight is said back in the unit that it was typed in. */
   const sayBack = (g: number) => (isMeat ? show.meat(g) : show.grams(g, wanted.scale?.resolutionG));
 
+  const load = line.load ?? Number(forLoad);
   const record = async (amountG: number, confirmed: boolean) => {
     const answer = await send(
       {
@@ -97,7 +102,7 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false }: 
         ...(lot ? { lotId: lot.id } : {}),
         ...(confirmed ? { confirmed: true as const } : {}),
         ...(more ? { more: true as const } : {}),
-        ...(line.load === null ? {} : { load: line.load }),
+        ...(load === 0 ? {} : { load }),
         ...ways,
       },
       withTime(when, timeZone),
@@ -196,6 +201,17 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false }: 
       </div>
       <div className="space-y-3">
         <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
+        {more && loads > 1 && (
+          <RadioRow
+            label="For"
+            options={[
+              ['0', 'all loads'] as const,
+              ...Array.from({ length: loads }, (_, i) => [`${i + 1}`, `load ${i + 1}`] as const),
+            ]}
+            value={forLoad}
+            onChange={setForLoad}
+          />
+        )}
         {!isMeat && !cure && <WeighWaysFields ways={ways} onChange={setWays} onPoured={type} />}
         <AskAgain {...q} />
         {message && <Notice tone="bad">{message}</Notice>}

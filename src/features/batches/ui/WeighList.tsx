@@ -14,6 +14,8 @@ type Props = {
   lines: LoadLine[];
   weighed: Record<string, WeighedLine>;
   loads: number;
+  /** Meat of each load, g, by its number; 0 is all of it. */
+  meats: readonly number[];
   meatKnown: boolean;
   recipe: Recipe;
   meatG: number;
@@ -35,7 +37,7 @@ function offBy(l: LoadLine, done: WeighedLine): number {
 
 /** Every line to weigh, in order; the next one open. Doses not weighed yet follow the meat's real weight. */
 export function WeighList(props: Props) {
-  const { lines, weighed, loads, meatKnown, recipe, meatG, lots, differs } = props;
+  const { lines, weighed, loads, meats, meatKnown, recipe, meatG, lots, differs } = props;
   const show = useShow();
   const { canWork } = useBatch();
   const isDone = (l: LoadLine) =>
@@ -44,6 +46,7 @@ export function WeighList(props: Props) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [again, setAgain] = useState<string | null>(null);
   const active = lines.find((l) => lineKey(l) === chosen && !isDone(l)) ?? next;
+  const meatOf = (l: LoadLine) => meats[l.load ?? 0] ?? meatG;
   const list = useRef<HTMLOListElement>(null);
   const count = lines.filter(isDone).length;
   const [countAtFirst] = useState(count);
@@ -122,7 +125,7 @@ export function WeighList(props: Props) {
               <OffBy
                 line={l}
                 offG={offG}
-                meatG={l.load === null ? meatG : meatG / loads}
+                meatG={meatOf(l)}
                 amountG={done.amountG}
                 recipe={recipe}
               />
@@ -132,10 +135,11 @@ export function WeighList(props: Props) {
                 key={`${key}:${done?.times ?? 0}`}
                 line={more ? { ...l, doseG: Math.max(0, offG) } : l}
                 recipe={recipe}
-                meatG={l.load === null ? meatG : meatG / loads}
+                meatG={meatOf(l)}
                 lots={lots[l.lineId] ?? []}
                 follows={more || count > countAtFirst}
                 more={more}
+                loads={l.kind === 'meat' ? loads : 1}
               />
             )}
           </li>

@@ -187,7 +187,7 @@ export function StepForm({ row, sheet }: { row: SheetRow; sheet: MakingSheetData
         aria-expanded={more}
         onClick={() => setMore((m) => !m)}
       >
-        {more ? 'Less' : 'Room, minutes, or not done'}
+        {more ? 'Less' : 'Room, minutes, or skip it'}
       </button>
       {more && (
         <div className="grid grid-cols-2 gap-2">

@@ -13,7 +13,8 @@ import {
 } from '@/features/settings/ui/EquipmentForms';
 import { MachineForm, RemoveMachineForm } from '@/features/settings/ui/MachineForms';
 import { db } from '@/platform/db/client';
-import { machineWords } from '@/words/machine';
+import { learnedByMachine } from '@/features/making/service';
+import { learnedWords, machineWords } from '@/words/machine';
 import { HOUSE_KIND_WORDS } from '@/words/house';
 
 /** Scales, places that product hangs or lies in, and the devices that report from them. */
@@ -21,44 +22,34 @@ export default async function EquipmentPage() {
   const person = await requirePage();
   const show = await showOfRequest();
   const run = may(person.role, 'run_site');
-  const [scales, houses, devices, machines] = await Promise.all([
+  const [scales, houses, devices, machines, learned] = await Promise.all([
     listScales(db()),
     listHouses(db()),
     listDevices(db()),
     listMachines(db()),
+    learnedByMachine(db()),
   ]);
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">
-      <Part title="Houses and other places">
-        <ul>
-          {houses.map((h) => (
-            <li key={h.id} className="border-t border-line py-2">
-              <p>
-                <strong>{h.name}</strong>, {HOUSE_KIND_WORDS[h.kind]}:{' '}
-                {h.sticks && h.stickMm && h.dropMm && h.capacityG
-                  ? `${h.sticks} sticks of ${show.quantity('length', h.stickMm)}, pieces up to ${show.quantity('length', h.dropMm)}, ${show.mass(h.capacityG)}`
-                  : 'hanging room not given yet'}
-              </p>
-              {run && <AutoForm id={h.id} on={h.autoAdvance} />}
-              {run && (
-                <HangingForm key={show.settings.system} house={h} system={show.settings.system} />
-              )}
-            </li>
-          ))}
-        </ul>
-        {run && <HouseForm />}
-      </Part>
       <div className="space-y-4">
-        <Part title="Scales">
+        <Part title="Houses and other places">
           <ul>
-            {scales.map((s) => (
-              <li key={s.id} className="border-t border-line py-2">
-                {s.name}: up to {show.number(s.capacityG)} g in steps of{' '}
-                {show.number(s.resolutionG, 3)} g
+            {houses.map((h) => (
+              <li key={h.id} className="border-t border-line py-2">
+                <p>
+                  <strong>{h.name}</strong>, {HOUSE_KIND_WORDS[h.kind]}:{' '}
+                  {h.sticks && h.stickMm && h.dropMm && h.capacityG
+                    ? `${h.sticks} sticks of ${show.quantity('length', h.stickMm)}, pieces up to ${show.quantity('length', h.dropMm)}, ${show.mass(h.capacityG)}`
+                    : 'hanging room not given yet'}
+                </p>
+                {run && <AutoForm id={h.id} on={h.autoAdvance} />}
+                {run && (
+                  <HangingForm key={show.settings.system} house={h} system={show.settings.system} />
+                )}
               </li>
             ))}
           </ul>
-          {run && <ScaleForm />}
+          {run && <HouseForm />}
         </Part>
         <Part title="Machines of the bench">
           <p className="small">
@@ -70,6 +61,7 @@ export default async function EquipmentPage() {
               <li key={m.id} className="border-t border-line py-2">
                 <p>
                   <strong>{m.name}</strong>, {machineWords(m, show)}
+                  {learned[m.id] && `; ${learnedWords(learned[m.id]!, show)}`}
                 </p>
                 {run && (
                   <details>
@@ -86,6 +78,19 @@ export default async function EquipmentPage() {
             ))}
           </ul>
           {run && <MachineForm key={show.settings.system} system={show.settings.system} />}
+        </Part>
+      </div>
+      <div className="space-y-4">
+        <Part title="Scales">
+          <ul>
+            {scales.map((s) => (
+              <li key={s.id} className="border-t border-line py-2">
+                {s.name}: up to {show.number(s.capacityG)} g in steps of{' '}
+                {show.number(s.resolutionG, 3)} g
+              </li>
+            ))}
+          </ul>
+          {run && <ScaleForm />}
         </Part>
         <Part title="Devices">
           <p className="small">
