@@ -207,7 +207,7 @@ async function tellPast(w: World, by: Record<string, Version>, nowS: number): Pr
 async function tellPresent(w: World, by: Record<string, Version>, nowS: number): Promise<void> {
   const base = { nowS, chill: TOO_SLOW, seed: 13 };
   const before = (recipe: Version, minutesInHouse: number) =>
-    nowS - minutesInHouse * 60 - 600 - 2 * HOUR - holdOf(recipe.content).minS;
+    nowS - minutesInHouse * 60 - 600 - 2.5 * HOUR - holdOf(recipe.content).minS;
   const ring = by['Juniper boar ring']!;
   const link = by['Caraway garden link']!;
   await tell(w, {

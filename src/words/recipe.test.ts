@@ -67,6 +67,7 @@ test.each<[Finding, Show, string, string]>([
   [finding('ph', 5.05, undefined, 5.3), metric, 'pH 5.05', 'at most pH 5.3'],
   [finding('casing_range', 38, 18, 26), us, '1.5 in', '0.71 in to 1.02 in'],
   [finding('casing_smoke', 38), metric, '', ''],
+  [finding('blend_salt', 1), metric, '', ''],
 ])('%j', (f, show, value, limits) => {
   expect(findingValue(f, f.value, show)).toBe(value);
   expect(findingLimits(f, show)).toBe(limits);

@@ -104,6 +104,7 @@ export const FINDING_WORDS: Record<FindingCode, string> = {
   degree_hours: 'Degree-hours planned',
   casing_range: 'Diameter for this casing',
   casing_smoke: 'Smoke through plastic',
+  blend_salt: 'Salt in the bought mix',
 };
 
 const SHARES: readonly FindingCode[] = [
@@ -153,6 +154,7 @@ export const FINDING_ADVICE: Partial<Record<FindingCode, string>> = {
   degree_hours: 'Warmer or longer than the rule allows until the pH has fallen.',
   casing_range: 'This casing is not usually stuffed to this diameter.',
   casing_smoke: 'Smoke does not pass through it, and nothing dries.',
+  blend_salt: 'Nobody has read its label: give the salt that it brings, or 0 where there is none.',
 };
 
 const CODE_WORDS: Record<NonNullable<DeclaredIngredient['code']>, string> = {

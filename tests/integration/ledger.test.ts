@@ -78,6 +78,7 @@ describe('one change to each table is found and named', () => {
     ['rule', `update rule set title = 'softer' where id = (select min(id) from rule)`],
     ['site_rule', `update site_rule set confirmed_by_name = 'Eve' where kind = 'dose'`],
     ['scale', `update scale set resolution_g = 0.001 where id = (select min(id) from scale)`],
+    ['machine', `update machine set capacity_g = 1 where id = (select min(id) from machine)`],
     ['house', `update house set capacity_g = 1 where id = 'big'`],
     ['house_fit', `update house_fit set film_factor = film_factor * 1.1`],
     ['forecast_score', `update forecast_score set score = 2`],

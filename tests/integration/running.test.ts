@@ -43,9 +43,11 @@ test('the demo has a batch in every place', async () => {
   expect(await phases()).toEqual([
     'chilling',
     'cure_hold',
+    'cure_hold',
     'in_house',
     'in_house',
     'in_house',
+    'making',
     'to_sign',
     'to_sign',
     'to_sign, held',

@@ -67,6 +67,7 @@ export default async function FloorPage() {
     const sheet = await runSheetOf(db(), d, scales);
     if (sheet && !isWeighing(d)) sheets.set(d.head.id, sheet);
   }
+  const due = [...sheets.values()].flatMap((s) => s.reminders.filter((r) => r.dueS <= now)).length;
   const benchOf = ({ head }: Dossier) => {
     const sheet = sheets.get(head.id);
     const batch = {
@@ -105,7 +106,9 @@ export default async function FloorPage() {
         )}
       </div>
       {isNew && <FirstSteps name={person.name} role={person.role} />}
-      {members.length > 0 && <AlarmStrip groups={alarmGroups(members)} />}
+      {(members.length > 0 || sheets.size > 0) && (
+        <AlarmStrip groups={alarmGroups(members)} due={due} />
+      )}
       {[
         ...unjudged.map((u) => ({ head: u.head, why: u.message })),
         ...members.flatMap((m) => (m.failed ? [{ head: m.dossier.head, why: m.failed }] : [])),

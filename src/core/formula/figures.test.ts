@@ -187,6 +187,12 @@ describe('judgeFormula', () => {
       'advisory',
     ],
     ['1.8 % salt', testRecipe(), 'salt', 'fine'],
+    [
+      'a bought mix of unknown salt',
+      withAddition({ kind: 'seasoning', name: 'Garden seasoning' }),
+      'blend_salt',
+      'blocking',
+    ],
     ['0.8 % salt', { ...testRecipe(), totalSaltFraction: 0.008 }, 'salt', 'advisory'],
     [
       '547 ppm accelerator',

@@ -7,6 +7,7 @@ import type { RecipeFigures } from './figures';
 import { partRecipes } from '../route/parts';
 import { holdOf, outcomeOf, programOf } from '../route/read';
 import { UNCURED_SMOKE_FROM_C, hasPoultry, type Recipe } from './recipe';
+import { blendsOfUnknownSalt } from '../making/stand-in';
 import { CASINGS } from './tables/casings';
 
 /** fine: within the rule; advisory: said, nothing more; blocking: the recipe can't be approved so. */
@@ -28,7 +29,8 @@ export type FindingCode =
   | 'ph'
   | 'degree_hours'
   | 'casing_range'
-  | 'casing_smoke';
+  | 'casing_smoke'
+  | 'blend_salt';
 
 export type Finding = {
   code: FindingCode;
@@ -76,6 +78,14 @@ const dose: Ask = ({ recipe, figures, rules }) => {
       rule: null,
     });
   return found;
+};
+
+/** A bought mix whose label nobody read must not count as salt-free: 0 settles it as well as a figure. */
+const blends: Ask = ({ recipe }) => {
+  const unread = blendsOfUnknownSalt(recipe);
+  return unread.length === 0
+    ? []
+    : [{ code: 'blend_salt', level: 'blocking', value: unread.length, rule: null }];
 };
 
 const limits: Ask = ({ recipe, figures: f, rules }) => {
@@ -219,7 +229,7 @@ const casing: Ask = ({ recipe }) => {
  * blocks keeps a version from approval; a draft may be saved as it is.
  */
 export function judgeFormula(input: Input): Finding[] {
-  const whole = [dose, limits].flatMap((ask) => ask(input));
+  const whole = [dose, blends, limits].flatMap((ask) => ask(input));
   const ways = partRecipes(input.recipe).flatMap((recipe) =>
     [curing, cooking, fermenting, casing].flatMap((ask) => ask({ ...input, recipe })),
   );

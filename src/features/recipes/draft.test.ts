@@ -7,6 +7,7 @@ import {
   type Addition,
   type Recipe,
 } from '@/core';
+import { coarseLink } from '../../../scripts/demo/making';
 import { MORE_RECIPES } from '../../../scripts/demo/more-recipes';
 import { DEMO_RECIPES } from '../../../scripts/demo/recipes';
 import { recipeSchema } from './contract';
@@ -16,7 +17,10 @@ import { fieldOf, placeOf } from './field-paths';
 import { fromDraft } from './read-draft';
 import { STARTER } from './starter';
 
-const RECIPES = [...DEMO_RECIPES, ...MORE_RECIPES].map((r): [string, Recipe] => [r.name, r]);
+const RECIPES = [...DEMO_RECIPES, ...MORE_RECIPES, coarseLink].map((r): [string, Recipe] => [
+  r.name,
+  r,
+]);
 const SYSTEMS = ['metric', 'us'] as const;
 const SEED = { seed: 20261123 };
 

@@ -59,6 +59,9 @@ export type StepDraft = {
   wait: string;
   attended: Attendance | '';
   people: string;
+  /** Holes of the plates, mm, with semicolons between. */
+  plates: string;
+  measured: boolean;
   air: string;
   rh: string;
   smoke: boolean;
@@ -162,6 +165,8 @@ const stepDraft = (s: RouteStep, system: UnitSystem): StepDraft => ({
   wait: minutesOf(s.waitS),
   attended: s.attended ?? '',
   people: tidy(s.people),
+  plates: (s.plates ?? []).map(tidy).join('; '),
+  measured: s.measured === true,
   air: shown('temperature', s.climate?.airC, system),
   rh: percent(s.climate?.rh),
   smoke: s.climate?.smoke ?? false,

@@ -148,6 +148,14 @@ function climateOf(s: StepDraft, old: Climate | undefined, r: Reader): Pick<Rout
   };
 }
 
+/** Plates as they are written: "8; 4.5" or "8 / 4.5". */
+function platesOf(s: StepDraft, old: RouteStep | undefined, r: Reader): Pick<RouteStep, 'plates'> {
+  const written = s.plates.split(/[;/]/).filter((x) => x.trim() !== '');
+  return written.length === 0
+    ? {}
+    : { plates: written.map((x, i) => r.read(x, old?.plates?.[i], 1)) };
+}
+
 function stepOf(s: StepDraft, old: RouteStep | undefined, r: Reader): RouteStep {
   const seconds = (text: string, was: number | undefined) => r.read(text, was, 1 / 60);
   const core = s.core.trim() === '' ? undefined : r.base('temperature', s.core, old?.ends?.coreC);
@@ -163,6 +171,8 @@ function stepOf(s: StepDraft, old: RouteStep | undefined, r: Reader): RouteStep 
     ...given('waitS', s.wait, () => seconds(s.wait, old?.waitS)),
     ...(s.attended === '' ? {} : { attended: s.attended }),
     ...given('people', s.people, () => r.read(s.people, old?.people, 1)),
+    ...platesOf(s, old, r),
+    ...(s.measured ? { measured: true as const } : {}),
     ...endsOfStep(core, old?.ends),
     ...climateOf(s, old?.climate, r),
   };

@@ -8,7 +8,14 @@ import { seenBy } from './AlarmList';
 const MOST = 3;
 
 /** The most urgent alarms in a line each, for pages that are about something else; each with its action, and the way to its house. */
-export function AlarmStrip({ groups }: { groups: readonly AlarmGroup[] }) {
+export function AlarmStrip({
+  groups,
+  due = 0,
+}: {
+  groups: readonly AlarmGroup[];
+  /** What is due on the bench: it sounds like an alarm that nobody has seen. */
+  due?: number;
+}) {
   const alarms = groups.filter((g) => g.rank < 3);
   const urgent = alarms.filter((g) => g.rank === 1 && g.seen.length > 0).length;
   return (
@@ -42,7 +49,7 @@ export function AlarmStrip({ groups }: { groups: readonly AlarmGroup[] }) {
           {alarms.length - MOST} more in the houses
         </Link>
       )}
-      <AlarmSound urgent={urgent} />
+      <AlarmSound urgent={urgent + due} />
     </section>
   );
 }

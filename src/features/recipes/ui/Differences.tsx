@@ -37,6 +37,8 @@ const WHAT: Record<string, string> = {
   waitS: 'may wait after it',
   attended: 'somebody is there',
   people: 'people',
+  plates: 'plates',
+  measured: 'measured after it',
   outcome: 'when it is done',
   minLossFraction: 'drying loss at least',
   maxAw: 'water activity at most',

@@ -9,6 +9,7 @@ import {
   STEP_KINDS,
   STEP_PLACES,
   unitSymbol,
+  warms,
   type StepKind,
 } from '@/core';
 import { SortableLine, SortableList } from '@/ui/sortable';
@@ -38,6 +39,8 @@ const EMPTY_STEP: Omit<StepDraft, 'id' | 'kind'> = {
   wait: '',
   attended: '',
   people: '',
+  plates: '',
+  measured: false,
   air: '',
   rh: '',
   smoke: false,
@@ -55,7 +58,7 @@ const WHO = [
 const ENDS = OUTCOMES.map((o) => [o, OUTCOME_WORDS[o]] as const);
 
 /** Limits and people of a step: what most steps leave as it is usual. */
-function MoreOfStep({ at }: { at: StepPath }) {
+function MoreOfStep({ at, kind }: { at: StepPath; kind: StepKind }) {
   return (
     <div className="flex flex-wrap items-end gap-2 border-l-4 border-line pl-3">
       <Text name={`${at}.least`} label="At least" unit="min" />
@@ -64,6 +67,16 @@ function MoreOfStep({ at }: { at: StepPath }) {
       <Pick name={`${at}.place`} label="Where" options={PLACES} />
       <Pick name={`${at}.attended`} label="Somebody is there" options={WHO} />
       <Text name={`${at}.people`} label="People" />
+      {kind === 'grind' && (
+        <Text
+          name={`${at}.plates`}
+          label="Plates, pass by pass"
+          unit="mm"
+          numeric={false}
+          placeholder="8; 4.5"
+        />
+      )}
+      {warms({ kind }) && <Tick name={`${at}.measured`} label="Measure the meat after it" />}
     </div>
   );
 }
@@ -89,7 +102,9 @@ function Step({ list, index, onRemove }: { list: ListPath; index: number; onRemo
   const air = useWatch({ control, name: `${at}.air` });
   const [more, setMore] = useState(() => {
     const s = getValues(at);
-    return [s.least, s.most, s.wait, s.attended, s.people].some((x) => x !== '');
+    return (
+      s.measured || [s.least, s.most, s.wait, s.attended, s.people, s.plates].some((x) => x !== '')
+    );
   });
   const climate = CLIMATE_KINDS.includes(kind) || air !== '';
   return (
@@ -119,7 +134,7 @@ function Step({ list, index, onRemove }: { list: ListPath; index: number; onRemo
           <SetPoints at={at} />
         </div>
       )}
-      {more && <MoreOfStep at={at} />}
+      {more && <MoreOfStep at={at} kind={kind} />}
     </div>
   );
 }
