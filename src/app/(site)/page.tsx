@@ -14,7 +14,7 @@ import { memberOf, type Member } from '@/features/houses/load';
 import { AlarmStrip } from '@/features/houses/ui/AlarmStrip';
 import { wayWith } from '@/features/houses/way';
 import type { MakingSheetData } from '@/features/making/contract';
-import { isBeingMade, runSheetOf } from '@/features/making/service';
+import { goesOn, isBeingMade, runSheetOf } from '@/features/making/service';
 import { NowOnBench } from '@/features/making/ui';
 import { listHouses, listScales, loadSite } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
@@ -91,6 +91,7 @@ export default async function FloorPage() {
           way={ways.get(d.head.id) ?? null}
           place={placeName(d)}
           bench={benchOf(d)}
+          onBench={goesOn(sheets.get(d.head.id) ?? null)}
         />
       ))}
     </ul>

@@ -21,4 +21,4 @@ export async function runSheetOf(
 
 export { dosesOf, weighedByKey } from './doses';
 export { learnedByMachine, learnedHere, passKey, type Learned } from './learned';
-export { isBeingMade } from './sheet';
+export { goesOn, isBeingMade } from './sheet';

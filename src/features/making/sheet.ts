@@ -99,6 +99,12 @@ export type MakingSheetData = {
   cooked: { lineId: string; name: string; done: boolean }[];
 };
 
+/** Work on the bench has begun and is not over. */
+export const goesOn = (sheet: MakingSheetData | null): boolean =>
+  sheet !== null &&
+  sheet.rows.some((r) => r.ticks.length > 0) &&
+  sheet.rows.some((r) => r.open.length > 0);
+
 /** Is it made now: its meat is weighed, and it is not stuffed yet? */
 export const isBeingMade = ({ phase, meatG, steps, run }: BatchState): boolean =>
   meatG !== null && !steps.stuff && !run && phase !== 'released' && phase !== 'destroyed';

@@ -53,6 +53,7 @@ export function BatchCard({
   way,
   place,
   bench,
+  onBench = false,
 }: {
   dossier: Dossier;
   show: Show;
@@ -64,6 +65,8 @@ export function BatchCard({
   place?: string;
   /** What is next on the bench, where it is being made. */
   bench?: ReactNode;
+  /** Work on the bench has begun and goes on: what comes next comes after it. */
+  onBench?: boolean;
 }) {
   const { head, case: c } = dossier;
   const next = nextStep(c);
@@ -109,7 +112,11 @@ export function BatchCard({
       {bench}
       <div className={`mt-auto flex items-end justify-between gap-2 ${late ? 'text-bad' : ''}`}>
         <p>
-          <strong className="block text-lg leading-tight">{nextWords(next, show)}</strong>
+          {onBench ? (
+            <span className="text-soft">then: {nextWords(next, show)}</span>
+          ) : (
+            <strong className="block text-lg leading-tight">{nextWords(next, show)}</strong>
+          )}
           {next.dueS !== null && (
             <span>
               {show.when(next.dueS, nowS)}

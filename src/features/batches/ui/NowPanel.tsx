@@ -4,7 +4,7 @@ import type { Show } from '@/words/show';
 import type { LotChoice } from '@/features/stores/contract';
 import type { Dossier } from '@/features/logbook/service';
 import type { MakingSheetData } from '@/features/making/contract';
-import { dosesOf, weighedByKey } from '@/features/making/service';
+import { dosesOf, goesOn, weighedByKey } from '@/features/making/service';
 import { RunSheet } from '@/features/making/ui';
 import { nextStep } from '../next-step';
 import { CureCheckForm } from './CureCheckForm';
@@ -80,8 +80,11 @@ export function NowPanel({
   /* What is still on the scale comes first. */
   const atScale = missing.length > 0;
   const making = sheet && <RunSheet sheet={sheet} nowS={nowS} />;
+  /* What was begun on the bench goes on there: what comes after it waits. */
+  const onBench = goesOn(sheet);
   return (
     <div className="space-y-4">
+      {onBench && making}
       {open && (
         <section
           className="sheet space-y-3 border-l-8 border-l-accent"
@@ -138,7 +141,7 @@ export function NowPanel({
         </section>
       )}
       {open && <FinishPanel c={c} lots={lotCodesOf(dossier)} show={show} />}
-      {!atScale && making}
+      {!onBench && !atScale && making}
       {lookOpen && <CureCheckForm key={unseen.entryId + unseen.amountG} cure={unseen} />}
       {differs && (
         <p className="sheet font-semibold text-bad">
@@ -167,7 +170,7 @@ export function NowPanel({
           />
         </section>
       )}
-      {atScale && making}
+      {!onBench && atScale && making}
     </div>
   );
 }

@@ -80,26 +80,28 @@ export function WeighList(props: Props) {
                   ? ` (${show.number(recipe.cure.nitriteFraction * 100, 2)} %)`
                   : ''}
               </span>
-              {done ? (
-                <span className="ml-auto text-good">
-                  <Check className="inline" size={18} aria-hidden="true" />{' '}
-                  {l.kind === 'meat'
-                    ? show.meat(done.amountG)
-                    : show.grams(done.amountG, done.scaleResolutionG)}{' '}
-                  weighed by {done.by.name}, {show.time(done.atS)}
-                  {done.times > 1 ? `, ${done.times} weighings` : ''}
-                </span>
-              ) : null}
-              {done && canWork && (
-                <button
-                  type="button"
-                  className="button min-h-11 px-3"
-                  aria-expanded={more}
-                  onClick={() => setAgain(more ? null : key)}
-                >
-                  {more ? 'Close' : 'More'}
-                  <span className="sr-only"> of {l.name}</span>
-                </button>
+              {done && (
+                <div className="ml-auto flex items-center gap-2 text-right">
+                  <span className="text-good">
+                    <Check className="inline" size={18} aria-hidden="true" />{' '}
+                    {l.kind === 'meat'
+                      ? show.meat(done.amountG)
+                      : show.grams(done.amountG, done.scaleResolutionG)}{' '}
+                    weighed by {done.by.name}, {show.time(done.atS)}
+                    {done.times > 1 ? `, ${done.times} weighings` : ''}
+                  </span>
+                  {canWork && (
+                    <button
+                      type="button"
+                      className="button min-h-12 px-3"
+                      aria-expanded={more}
+                      onClick={() => setAgain(more ? null : key)}
+                    >
+                      {more ? 'Close' : 'More'}
+                      <span className="sr-only"> of {l.name}</span>
+                    </button>
+                  )}
+                </div>
               )}
               {!done && (
                 <>
