@@ -4,7 +4,13 @@ import type { Person } from '@/features/accounts/identify';
 import { postEntries, postEntry, startBatch } from '@/features/batches/service';
 import { loadDossier, seeDossier } from '@/features/logbook/service';
 import type { PostedBody } from '@/features/logbook/contract';
-import { learnedByMachine, learnedHere, passKey, runSheetOf } from '@/features/making/service';
+import {
+  learnedByMachine,
+  learnedFrom,
+  lookBack,
+  passKey,
+  runSheetOf,
+} from '@/features/making/service';
 import { recordCsv, recordJson } from '@/features/records/export';
 import { verifyLogbook } from '@/features/records/verify';
 import { listMachines, listScales, removeMachine, saveMachine } from '@/features/settings/service';
@@ -134,8 +140,11 @@ test('machines: learned from, taken out of use while it is on the sheet, never m
     routeOf(d.head.recipe).find((s) => s.id === stepId)!,
     own!.id,
   );
-  expect((await learnedHere(t.db, 'another')).machines[key]).toMatchObject({ passes: 1, timed: 1 });
-  expect((await learnedHere(t.db, id)).machines[key]).toBeUndefined();
+  expect(learnedFrom(await lookBack(t.db), 'another').machines[key]).toMatchObject({
+    passes: 1,
+    timed: 1,
+  });
+  expect(learnedFrom(await lookBack(t.db), id).machines[key]).toBeUndefined();
   expect((await learnedByMachine(t.db))[own!.id]).toMatchObject({ passes: 1 });
 });
 

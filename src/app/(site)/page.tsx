@@ -13,8 +13,7 @@ import { alarmGroups } from '@/features/houses/alarm-groups';
 import { memberOf, type Member } from '@/features/houses/load';
 import { AlarmStrip } from '@/features/houses/ui/AlarmStrip';
 import { wayWith } from '@/features/houses/way';
-import type { MakingSheetData } from '@/features/making/contract';
-import { goesOn, isBeingMade, runSheetOf } from '@/features/making/service';
+import { goesOn, isBeingMade, runSheetsOf } from '@/features/making/service';
 import { NowOnBench } from '@/features/making/ui';
 import { listHouses, listScales, loadSite } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
@@ -62,11 +61,8 @@ export default async function FloorPage() {
   const finished = await closedBatches(db(), '', 4);
   const work = may(person.role, 'work_batches');
   const scales = await listScales(db());
-  const sheets = new Map<string, MakingSheetData>();
-  for (const d of running) {
-    const sheet = await runSheetOf(db(), d, scales);
-    if (sheet && !isWeighing(d)) sheets.set(d.head.id, sheet);
-  }
+  const bench = running.filter((d) => !isWeighing(d));
+  const sheets = await runSheetsOf(db(), bench, scales);
   const due = [...sheets.values()].flatMap((s) => s.reminders.filter((r) => r.dueS <= now)).length;
   const benchOf = ({ head }: Dossier) => {
     const sheet = sheets.get(head.id);

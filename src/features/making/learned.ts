@@ -72,32 +72,39 @@ function readBatch(recipe: Recipe, entries: readonly Entry[], into: Found): void
   }
 }
 
-/** What the last batches were through at the bench. */
-async function lookBack(db: Handle, except: string | null): Promise<Found> {
-  const found: Found = { passes: new Map(), chills: [] };
-  for (const id of await lastBatchesWith(db, 'step_ticked', MOST_BATCHES + 1)) {
-    const head = id === except ? null : await findBatch(db, id);
-    if (head) readBatch(head.wholeRecipe, effectiveEntries(await loadEntries(db, id)), found);
+/** What the last batches were through at the bench, batch by batch. */
+export type LookedBack = readonly (Found & { batchId: string })[];
+
+export async function lookBack(db: Handle): Promise<LookedBack> {
+  const all: (Found & { batchId: string })[] = [];
+  for (const batchId of await lastBatchesWith(db, 'step_ticked', MOST_BATCHES)) {
+    const head = await findBatch(db, batchId);
+    if (!head) continue;
+    const found: Found = { passes: new Map(), chills: [] };
+    readBatch(head.wholeRecipe, effectiveEntries(await loadEntries(db, batchId)), found);
+    all.push({ batchId, ...found });
   }
-  return found;
+  return all;
+}
+
+/** Passes of several batches together, by what they are learned by, or by a part of it. */
+function together(of: LookedBack, keyOf: (key: string) => string): Record<string, LearnedMachine> {
+  const own = new Map<string, Pass[]>();
+  for (const { passes } of of)
+    for (const [key, list] of passes)
+      own.set(keyOf(key), [...(own.get(keyOf(key)) ?? []), ...list]);
+  return Object.fromEntries([...own].map(([key, list]) => [key, learnMachine(list)]));
 }
 
 /** What each machine of the site has shown over all products, by its id: for whoever looks after it. */
-export async function learnedByMachine(db: Handle): Promise<Record<string, LearnedMachine>> {
-  const { passes } = await lookBack(db, null);
-  const own = new Map<string, Pass[]>();
-  for (const [key, list] of passes) {
-    const id = key.split(':').at(-1)!;
-    own.set(id, [...(own.get(id) ?? []), ...list]);
-  }
-  return Object.fromEntries([...own].map(([id, list]) => [id, learnMachine(list)]));
-}
+export const learnedByMachine = async (db: Handle): Promise<Record<string, LearnedMachine>> =>
+  together(await lookBack(db), (key) => key.split(':').at(-1)!);
 
 /** What the site's log teaches of its machines and its freezer, without the batch that is looked at. */
-export async function learnedHere(db: Handle, except: string): Promise<Learned> {
-  const found = await lookBack(db, except);
+export function learnedFrom(all: LookedBack, except: string): Learned {
+  const others = all.filter((b) => b.batchId !== except);
   return {
-    machines: Object.fromEntries([...found.passes].map(([key, p]) => [key, learnMachine(p)])),
-    chill: learnChill(found.chills),
+    machines: together(others, (key) => key),
+    chill: learnChill(others.flatMap((b) => b.chills)),
   };
 }

@@ -1,24 +1,37 @@
+import type { Scale } from '@/core';
 import type { Dossier } from '@/features/logbook/service';
 import { listMachines } from '@/features/settings/service';
 import type { Handle } from '@/platform/db/client';
-import type { Scale } from '@/core';
+import type { MakingSheetData } from './contract';
 import { dosesOf } from './doses';
-import { learnedHere } from './learned';
-import { isBeingMade, makingSheet, type MakingSheetData } from './sheet';
+import { learnedFrom, lookBack } from './learned';
+import { isBeingMade, makingSheet } from './sheet';
 
-/** The run sheet of a batch that is being made; null before its meat is weighed, after it is stuffed, and without a rule of making. */
-export async function runSheetOf(
+/**
+ * The run sheets of batches that are being made, by their id: none before the meat is weighed, after it is stuffed, and without
+ * a rule of making. The site's machines and what they have shown are looked up once for all.
+ */
+export async function runSheetsOf(
   db: Handle,
-  d: Dossier,
+  dossiers: readonly Dossier[],
   scales: readonly Scale[],
-): Promise<MakingSheetData | null> {
-  const { case: c, head } = d;
-  if (!isBeingMade(c.state) || !c.rules.making) return null;
-  const { lines, batterG } = dosesOf(c, scales);
-  const [machines, learned] = await Promise.all([listMachines(db), learnedHere(db, head.batchId)]);
-  return makingSheet({ c, lines, batterG, machines, learned });
+): Promise<Map<string, MakingSheetData>> {
+  const made = dossiers.filter(({ case: c }) => isBeingMade(c.state) && c.rules.making);
+  if (made.length === 0) return new Map();
+  const [machines, shown] = await Promise.all([listMachines(db), lookBack(db)]);
+  return new Map(
+    made.map(({ head, case: c }) => {
+      const { lines, batterG } = dosesOf(c, scales);
+      const learned = learnedFrom(shown, head.batchId);
+      return [head.id, makingSheet({ c, lines, batterG, machines, learned })];
+    }),
+  );
 }
 
+/** The run sheet of one batch, or null where it has none. */
+export const runSheetOf = async (db: Handle, d: Dossier, scales: readonly Scale[]) =>
+  (await runSheetsOf(db, [d], scales)).get(d.head.id) ?? null;
+
 export { dosesOf, weighedByKey } from './doses';
-export { learnedByMachine, learnedHere, passKey, type Learned } from './learned';
+export { learnedByMachine, learnedFrom, lookBack, passKey, type Learned } from './learned';
 export { goesOn, isBeingMade } from './sheet';
