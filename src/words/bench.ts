@@ -98,6 +98,7 @@ function codeOfKey(key: string): ReminderCode {
 const KEYS: Record<string, ReminderCode> = {
   measure: 'measure',
   bowl: 'bowl_gap',
+  trial: 'trial_loss',
   chill: 'chill_over',
   raw: 'raw_out',
   turn: 'turn_mass',
@@ -110,6 +111,7 @@ const KEYS: Record<string, ReminderCode> = {
 export const REMINDER_WORDS: Record<ReminderCode, string> = {
   measure: 'No temperature after this step',
   bowl_gap: 'The bowl is not what went into it',
+  trial_loss: 'The trial spoonful lost too much',
   chill_over: 'Out of the freezer',
   raw_out: 'Raw meat out of the cold',
   turn_mass: 'Turn the mass once',
@@ -126,6 +128,8 @@ const DUE: Record<ReminderCode, (f: Figures, s: Show) => string> = {
   measure: () => 'Measure it now, or say why not. The verdict asks for it.',
   bowl_gap: (f, s) =>
     `${s.mass(Math.abs(f.gapG!))} ${f.gapG! < 0 ? 'lighter' : 'heavier'} than its parts. Find what is missing, or say why.`,
+  trial_loss: (f, s) =>
+    `${s.number(f.lossFraction! * 100, 1)} % ran out: it broke, or will not hold. Mend it and cook another spoonful, or say why it is so.`,
   chill_over: (f, s) =>
     `Look at it: about ${s.temp(f.targetC!)} on the surface. Longer, and it stalls the grinder.`,
   raw_out: (f, s) =>

@@ -229,6 +229,8 @@ const SAY: Record<string, Say> = {
     `It is ${s.temp(f('warmestC'))}, limit ${s.temp(f('limitC'))}: chill it and measure it before it goes on.`,
   'making:not_measured': (f, s) =>
     `${s.number(f('lines'), 0)} of the passes that ask for a temperature have none: log it, or say why not.`,
+  'making:trial_lost': (f, s) =>
+    `A trial spoonful lost ${s.number(f('ranOut'), 1)} %: cook another one, or say why.`,
   'making:bowl_light': (f, s) =>
     `A bowl was ${s.mass(f('gapG'))} lighter than its parts, and nobody has said why.`,
   'making:bowl_heavy': (f, s) =>

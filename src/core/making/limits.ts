@@ -40,14 +40,15 @@ export const warms = ({ kind }: Pick<RouteStep, 'kind'>): boolean =>
   kind === 'grind' || kind === 'mix' || kind === 'chop';
 
 function chopLimits(recipe: Recipe, rule: MakingRule, phase: ChopPhase): StepLimits {
-  const { leanC, binderFromC, endC, poultryEndC } = rule.emulsion;
-  const most = hasPoultry(recipe) ? poultryEndC : endC;
+  const { leanC, binderFromC, endC, poultryEndC, stopC, poultryStopC } = rule.emulsion;
+  const bird = hasPoultry(recipe);
+  const most = bird ? poultryEndC : endC;
   const first = phase === 'first_chop';
   return {
     beforeC: null,
     tooHardC: rule.tooHardC,
     outC: first ? Math.min(leanC, most) : most,
-    stopC: first ? Math.min(leanC, most) : most,
+    stopC: bird ? poultryStopC : stopC,
     fromC: phase === 'last' ? binderFromC : null,
   };
 }

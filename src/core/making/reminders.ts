@@ -11,6 +11,7 @@ import { rawClock } from './raw-clock';
 export type ReminderCode =
   | 'measure'
   | 'bowl_gap'
+  | 'trial_loss'
   | 'chill_over'
   | 'raw_out'
   | 'turn_mass'
@@ -71,6 +72,18 @@ const bowls: Ask = ({ recipe, s, rule }) =>
       dueS: atS,
       figures: { gapG: balance.gapG, load: load ?? 0 },
       lineId: balance.fits[0]?.parts[0]?.lineId,
+    }));
+
+/** A spoonful that lost more than it may says that the batter broke or will not hold, whatever it was called. */
+const trials: Ask = ({ s, rule }) =>
+  s.trials
+    .filter((t) => t.bind !== 'broken' && t.lossFraction > rule.trialLossShare)
+    .filter((t) => !s.trials.some((o) => o.load === t.load && o.seq > t.seq))
+    .map((t) => ({
+      key: `trial:${t.entryId}`,
+      code: 'trial_loss' as const,
+      dueS: t.atS,
+      figures: { lossFraction: t.lossFraction, load: t.load ?? 0 },
     }));
 
 /** Meat that lies in the freezer comes out again before it is too hard. */
@@ -172,7 +185,17 @@ const freshParts: Ask = ({ s }) =>
       lineId,
     }));
 
-const ASKS: readonly Ask[] = [measures, bowls, chills, raw, turns, cultures, binders, freshParts];
+const ASKS: readonly Ask[] = [
+  measures,
+  bowls,
+  trials,
+  chills,
+  raw,
+  turns,
+  cultures,
+  binders,
+  freshParts,
+];
 
 /**
  * Everything of a batch's making that is due or will be, soonest first, without what was answered by name. Pure; one mechanism for

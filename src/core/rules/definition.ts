@@ -236,6 +236,8 @@ export const RULE_DEFINITIONS = {
         binderFromC: temp('binder in from'),
         endC: temp('end of the chop at most'),
         poultryEndC: temp('with poultry at most'),
+        stopC: temp('not on without a decision above'),
+        poultryStopC: temp('with poultry above'),
       },
     },
     tooHardC: temp('too hard below'),

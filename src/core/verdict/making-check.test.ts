@@ -174,6 +174,21 @@ test('too warm out of a pass: it waits for the cold, and nobody is asked to deci
     ),
   ).toBe('fail:too_warm');
 });
+test('a spoonful that lost much is asked about, whatever it was called', () => {
+  const trial = (at: number, afterG: number): Line => [
+    at,
+    { kind: 'trial_cooked', beforeG: 25, afterG, salt: 3, heat: 3, bind: 'holds' },
+  ];
+  const made: Line[] = [[MIN, tick(GRIND, { tempC: 3 })], stuffed];
+  expect(found([...made, trial(30 * MIN, 21)])).toBe('missing:trial_lost');
+  expect(found([...made, trial(30 * MIN, 21), trial(40 * MIN, 24)])).toBe('pass:made');
+  const [first] = caseOf([...made, trial(30 * MIN, 21)]).state.trials;
+  const said: Line = [
+    41 * MIN,
+    { kind: 'reminder_answered', key: `trial:${first!.entryId}`, text: 'fell apart in the pan' },
+  ];
+  expect(found([...made, trial(30 * MIN, 21), said])).toBe('pass:made');
+});
 test('not made yet', () => expect(found([], HOUR)).toBe('missing:running'));
 
 test('while it is being made and out for too long it asks to be chilled, and blocks nothing yet', () =>

@@ -105,10 +105,16 @@ export function checkMaking(c: Case): Check | null {
   const open = unmeasured(s, plan);
   if (open.length > 0)
     return found('missing', 'not_measured', [{ name: 'lines', value: open.length, unit: 'count' }]);
-  const gap = remindersOf(recipe, s, rule.body, c.nowS).find((r) => r.code === 'bowl_gap');
+  const due = remindersOf(recipe, s, rule.body, c.nowS);
+  const gap = due.find((r) => r.code === 'bowl_gap');
   if (gap)
     return found('missing', gap.figures.gapG! < 0 ? 'bowl_light' : 'bowl_heavy', [
       { name: 'gapG', value: Math.abs(gap.figures.gapG!), unit: 'g' },
+    ]);
+  const lost = due.find((r) => r.code === 'trial_loss');
+  if (lost)
+    return found('missing', 'trial_lost', [
+      { name: 'ranOut', value: lost.figures.lossFraction! * 100, unit: 'percent' },
     ]);
   return found('pass', ...passed(c, plan));
 }

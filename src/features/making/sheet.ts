@@ -4,6 +4,7 @@ import {
   bowlsFound,
   isRowDone,
   machineKindFor,
+  makingClassOf,
   makingPlan,
   outOfOrder,
   rawClock,
@@ -22,7 +23,7 @@ import {
   type StepLimits,
   type TimedTemp,
 } from '@/core';
-import { partName, rowTask } from '@/words/making';
+import { BIND_SIGNS, partName, rowTask } from '@/words/making';
 import type { LoadLine } from './contract';
 import { passKey, type Learned } from './learned';
 
@@ -58,6 +59,8 @@ export type SheetRow = {
   pass: number;
   passes: number;
   task: string;
+  /** Until what sign it is done; null where its temperature or its end says it. */
+  sign: string | null;
   measured: Measured;
   plateMm: number | null;
   limits: StepLimits;
@@ -93,6 +96,8 @@ export type MakingSheetData = {
   reminders: Reminder[];
   raw: { coldS: number; maxS: number } | null;
   balances: BowlView[];
+  /** What a trial spoonful may lose by the site's rule. */
+  trialLossShare: number;
   chillFactor: number;
   chillRuns: number;
   cultures: { lineId: string; name: string; startS: number | null }[];
@@ -172,6 +177,10 @@ function rowOf(from: From, row: PlanRow, late: ReadonlySet<string>): SheetRow {
     pass: row.pass,
     passes: row.passes,
     task: rowTask(row),
+    sign:
+      row.step.kind === 'mix' || row.phase === 'last'
+        ? BIND_SIGNS[makingClassOf(from.c.recipe)]
+        : null,
     measured: measuredAt(row),
     plateMm: row.plateMm,
     limits: row.limits,
@@ -230,6 +239,7 @@ export function makingSheet(from: From & { batterG: number }): MakingSheetData {
         doubled: f.doubled,
       })),
     })),
+    trialLossShare: rule.trialLossShare,
     chillFactor: learned.chill.factor,
     chillRuns: learned.chill.runs,
     cultures: recipe.additions

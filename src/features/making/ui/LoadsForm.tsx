@@ -25,7 +25,7 @@ export function LoadsForm({ sheet }: { sheet: MakingSheetData }) {
     });
   };
   const each = read.ok && read.value >= 1 ? sheet.batterG / read.value : null;
-  return (
+  const form = (
     <form
       className="space-y-2"
       aria-label="Loads"
@@ -51,5 +51,13 @@ export function LoadsForm({ sheet }: { sheet: MakingSheetData }) {
       {each !== null && <p className="small">{show.mass(each)} of batter each.</p>}
       {message && <Notice tone="bad">{message}</Notice>}
     </form>
+  );
+  return bowl ? (
+    form
+  ) : (
+    <details open={sheet.loads > 1}>
+      <summary className="min-h-12 cursor-pointer py-3 text-soft">Make it in several loads</summary>
+      {form}
+    </details>
   );
 }

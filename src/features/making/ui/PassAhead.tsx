@@ -37,8 +37,9 @@ export function PassAhead({ fromC, massG, roomC, learned, limits, chillFactor }:
       })
     : null;
   const hard = fromC < limits.tooHardC;
+  const warm = limits.beforeC !== null && fromC > limits.beforeC;
   return (
-    <Notice tone={over || hard ? 'wait' : 'good'}>
+    <Notice tone={over || hard || warm ? 'wait' : 'good'}>
       Comes out at about {show.temp(afterC)}, {show.temp(band.lowC)} to {show.temp(band.highC)}
       {learned.passes > 0
         ? `, learned from ${learned.passes} passes here`
@@ -46,6 +47,7 @@ export function PassAhead({ fromC, massG, roomC, learned, limits, chillFactor }:
       .
       {over &&
         ` Over ${show.temp(limits.outC!)}: chill it to ${show.temp(firstC)} first${chillS === null ? '' : `, about ${show.duration(chillS)} spread ${show.quantity('diameter', DEEP_MM)} deep at ${show.temp(FREEZER_C)}`}.`}
+      {warm && ` Warmer than the ${show.temp(limits.beforeC!)} that it should begin with.`}
       {hard && ` Too hard: below ${show.temp(limits.tooHardC)} most small machines stall.`}
     </Notice>
   );

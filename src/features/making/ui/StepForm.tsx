@@ -133,6 +133,7 @@ export function StepForm({ row, sheet }: { row: SheetRow; sheet: MakingSheetData
           {machine.name}: {machine.note}
         </p>
       )}
+      {row.sign && <p className="small">Until {row.sign}.</p>}
       <AddTicks adds={row.adds} load={load} batterC={a.c ?? lastC} fromC={row.limits.fromC} />
       {row.measured === 'chop' && row.limits.outC !== null && (
         <Countdown readings={readings} limitC={row.limits.outC} />
@@ -158,7 +159,9 @@ export function StepForm({ row, sheet }: { row: SheetRow; sheet: MakingSheetData
         <ChillAhead fromC={(b.c ?? lastC)!} sheet={sheet} putS={readings.at(-1)?.tS ?? null} />
       )}
       {a.c !== undefined && <AfterPass tempC={a.c} limits={row.limits} />}
-      {row.measured === 'trial' && <TrialForm key={load} load={load} onDone={() => tick()} />}
+      {row.measured === 'trial' && (
+        <TrialForm key={load} load={load} lossShare={sheet.trialLossShare} onDone={() => tick()} />
+      )}
       <AskAgain {...q} />
       {message && <Notice tone="bad">{message}</Notice>}
       <div className="flex flex-wrap gap-2">

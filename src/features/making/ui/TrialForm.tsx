@@ -12,11 +12,18 @@ import { usePost } from '@/features/logbook/ui';
 
 const SCORES = ([1, 2, 3, 4, 5] as const).map((n) => [String(n), SCORE_WORDS[n]] as const);
 const BIND_OPTIONS = BINDS.map((b) => [b, BIND_WORDS[b]] as const);
-/** A spoonful that loses more than this has broken, or will not hold (usual). */
-const LOSS_SHARE = 0.1;
 
 /** A flat spoonful, cooked to 72 °C: weighed before and after, tasted, and what it says of the batter. */
-export function TrialForm({ load, onDone }: { load: number | null; onDone: () => void }) {
+export function TrialForm({
+  load,
+  lossShare,
+  onDone,
+}: {
+  load: number | null;
+  /** What it may lose by the site's rule. */
+  lossShare: number;
+  onDone: () => void;
+}) {
   const show = useShow();
   const { send, busy, message } = usePost();
   const [before, setBefore] = useState('');
@@ -54,10 +61,10 @@ export function TrialForm({ load, onDone }: { load: number | null; onDone: () =>
         <NumberField label="Cooked" unit="g" value={after} onChange={setAfter} error={said.after} />
       </div>
       {loss !== null && loss >= 0 && (
-        <Notice tone={loss > LOSS_SHARE ? 'wait' : 'good'}>
+        <Notice tone={loss > lossShare ? 'wait' : 'good'}>
           {show.number(loss * 100, 1)} % ran out
-          {loss > LOSS_SHARE
-            ? ': more than about 10 %, the emulsion has broken or it will not hold.'
+          {loss > lossShare
+            ? `: more than ${show.number(lossShare * 100, 0)} %, the emulsion has broken or it will not hold.`
             : '.'}
         </Notice>
       )}
