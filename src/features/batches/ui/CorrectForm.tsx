@@ -35,6 +35,12 @@ function figureOf(body: EntryBody): Figure | null {
       base: body.weightG,
       put: (weightG) => ({ ...body, weightG }),
     };
+  if (body.kind === 'batter_measured')
+    return { quantity: 'temperature', base: body.tempC, put: (tempC) => ({ ...body, tempC }) };
+  if (body.kind === 'step_ticked' && body.tempC !== undefined)
+    return { quantity: 'temperature', base: body.tempC, put: (tempC) => ({ ...body, tempC }) };
+  if (body.kind === 'bowl_weighed')
+    return { quantity: 'mass', base: body.grossG, put: (grossG) => ({ ...body, grossG }) };
   if (body.kind === 'step_done' && body.weightG)
     return { quantity: 'mass', base: body.weightG, put: (weightG) => ({ ...body, weightG }) };
   return null;
