@@ -10,7 +10,7 @@ import {
   type FindingCode,
   type Recipe,
 } from '@/core';
-import { testRules } from '@/core/testing/recipe';
+import { testRecipe, testRules } from '@/core/testing/recipe';
 import { Show } from './show';
 import { MORE_RECIPES } from '../../scripts/demo/more-recipes';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
@@ -18,6 +18,7 @@ import { amountWords } from '@/features/recipes/ui/FormulaTable';
 import { SCHOOL_WORDS } from './school';
 import { stepTask } from './route';
 import { declaredWords, findingLimits, findingValue } from './recipe';
+import { overpourSaid } from './overpour';
 
 const metric = new Show({ system: 'metric', locale: 'en-US', timeZone: 'UTC' });
 const us = new Show({ system: 'us', locale: 'en-US', timeZone: 'UTC' });
@@ -71,6 +72,14 @@ test.each<[Finding, Show, string, string]>([
 ])('%j', (f, show, value, limits) => {
   expect(findingValue(f, f.value, show)).toBe(value);
   expect(findingLimits(f, show)).toBe(limits);
+});
+
+test('what an over-poured line does; nothing where the recipe has no such line', () => {
+  const line = { lineId: 'pepper', name: 'Black pepper' };
+  expect(overpourSaid(testRecipe(), 10_000, line, 45, metric)).toMatch(
+    /^Black pepper is 0.45 % of the meat in place of 0.3 %; salt 1.8 %, nitrite 120 ppm. To put it right: 5 kg of meat/,
+  );
+  expect(overpourSaid(testRecipe(), 10_000, { ...line, lineId: 'sage' }, 45, metric)).toBe('');
 });
 
 test('every preset cites a source that can be looked up', () => {

@@ -206,4 +206,25 @@ test('a spoonful that broke puts the batch on hold', async () => {
   expect(state.holds).toEqual([expect.objectContaining({ check: 'making', open: true })]);
 });
 
+test('what is owed after the stuffing can still be answered, and then the sheet is done', async () => {
+  const { id, startS } = await begin();
+  const say = (s: number, body: PostedBody) => post(ann, id, startS + s, body);
+  await say(10, { kind: 'bowl_weighed', grossG: 18_000, tareG: 2_000, scaleResolutionG: 10 });
+  await say(60, { kind: 'step_done', step: 'stuff', tempC: 3, weightG: 16_000 });
+  const sheet = async () => {
+    const d = (await loadDossier(t.db, id, nowS()))!;
+    return runSheetOf(t.db, d, await listScales(t.db));
+  };
+  const [due] = (await sheet())!.reminders.filter((r) => r.code === 'bowl_gap');
+  expect(due).toMatchObject({ figures: { gapG: expect.any(Number) } });
+  const answer = {
+    kind: 'reminder_answered',
+    key: due!.key,
+    text: 'four kilos went elsewhere',
+  } as const;
+  expect(await say(90, answer)).toMatchObject({ ok: true });
+  expect(await say(95, answer)).toMatchObject({ ok: false, code: 'already_answered' });
+  expect(await sheet()).toBeNull();
+});
+
 test('all of it is whole', async () => expect((await verifyLogbook(t.db)).problems).toEqual([]));

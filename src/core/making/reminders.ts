@@ -55,7 +55,7 @@ const measures: Ask = ({ s, plan }) =>
       ticksOf(s, r)
         .filter((t) => t.tempC === null && t.skipped === null)
         .map((t): Reminder => ({
-          key: `measure:${r.step.id}:${r.pass}:${t.load ?? 0}`,
+          key: `measure:${r.step.id}:${r.pass}:${t.entryId}`,
           code: 'measure',
           dueS: t.atS,
           figures: { pass: r.pass + 1, load: t.load ?? 0 },

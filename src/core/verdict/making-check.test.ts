@@ -61,7 +61,7 @@ test.each<[string, Line[], string]>([
     'somebody says why',
     [
       [MIN, tick(GRIND)],
-      [2 * MIN, { kind: 'reminder_answered', key: `measure:${GRIND}:0:0`, text: 'probe broke' }],
+      [2 * MIN, { kind: 'reminder_answered', key: `measure:${GRIND}:0:e7`, text: 'probe broke' }],
       stuffed,
     ],
     'pass:made',

@@ -51,14 +51,17 @@ const brokenTrial = (s: BatchState) =>
 
 /** Rows that the way asks a temperature of, and that were left without one and without a word. */
 function unmeasured(s: BatchState, plan: readonly PlanRow[]): PlanRow[] {
-  const answered = (row: PlanRow, t: Tick | null) =>
-    s.answers[`measure:${row.step.id}:${row.pass}:${t?.load ?? 0}`] !== undefined;
+  /* An answer is about one tick: another one asks anew. */
+  const answered = (row: PlanRow, t: Tick) =>
+    s.answers[`measure:${row.step.id}:${row.pass}:${t.entryId}`] !== undefined;
   return plan
     .filter((r) => r.asksTemp)
     .filter((row) => {
       const ticks = ticksOf(s, row);
-      if (ticks.length === 0) return !answered(row, null);
-      return ticks.some((t) => t.tempC === null && t.skipped === null && !answered(row, t));
+      return (
+        ticks.length === 0 ||
+        ticks.some((t) => t.tempC === null && t.skipped === null && !answered(row, t))
+      );
     });
 }
 

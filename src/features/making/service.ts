@@ -7,16 +7,25 @@ import { dosesOf } from './doses';
 import { learnedFrom, lookBack } from './learned';
 import { isBeingMade, makingSheet } from './sheet';
 
+/** What is stuffed may still owe a temperature, a word about a bowl, or another spoonful. */
+const owesAnswers = ({ verdict, case: { state } }: Dossier) =>
+  state.meatG !== null &&
+  state.phase !== 'released' &&
+  state.phase !== 'destroyed' &&
+  verdict.checks.some((k) => k.code === 'making' && k.status === 'missing');
+
 /**
- * The run sheets of batches that are being made, by their id: none before the meat is weighed, after it is stuffed, and without
- * a rule of making. The site's machines and what they have shown are looked up once for all.
+ * The run sheets of batches that are being made, by their id: none before the meat is weighed, without a rule of making,
+ * and after it is stuffed, unless an answer is still owed. The site's machines and what they have shown are looked up once for all.
  */
 export async function runSheetsOf(
   db: Handle,
   dossiers: readonly Dossier[],
   scales: readonly Scale[],
 ): Promise<Map<string, MakingSheetData>> {
-  const made = dossiers.filter(({ case: c }) => isBeingMade(c.state) && c.rules.making);
+  const made = dossiers.filter(
+    (d) => (isBeingMade(d.case.state) || owesAnswers(d)) && d.case.rules.making,
+  );
   if (made.length === 0) return new Map();
   const [machines, shown] = await Promise.all([listMachines(db), lookBack(db)]);
   return new Map(

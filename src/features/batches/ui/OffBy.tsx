@@ -1,8 +1,8 @@
 'use client';
 
-import { overpour, type Recipe } from '@/core';
+import type { Recipe } from '@/core';
 import type { LoadLine } from '@/features/making/contract';
-import { overpourWords } from '@/words/overpour';
+import { overpourSaid } from '@/words/overpour';
 import { useShow } from '@/ui/show-context';
 
 /** A weighed line beside what the meat asks for now: what is still missing of it, or what too much of it does. */
@@ -28,9 +28,5 @@ export function OffBy({
         {show.grams(offG, l.scale?.resolutionG)} more for the meat that is there now.
       </p>
     );
-  return (
-    <p className="text-wait">
-      {overpourWords(overpour({ recipe, meatG, lineId: l.lineId, amountG }), l.name, show)}
-    </p>
-  );
+  return <p className="text-wait">{overpourSaid(recipe, meatG, l, amountG, show)}</p>;
 }

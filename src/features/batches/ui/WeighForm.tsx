@@ -1,15 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import {
-  CURE_LINE,
-  overpour,
-  scaleRecipe,
-  toBase,
-  unitSymbol,
-  type LotProblem,
-  type Recipe,
-} from '@/core';
+import { CURE_LINE, scaleRecipe, toBase, unitSymbol, type LotProblem, type Recipe } from '@/core';
 import type { LotChoice } from '@/features/stores/contract';
 import type { LoadLine } from '@/features/making/contract';
 import { NumberField, readFigure } from '@/ui/number-field';
@@ -22,7 +14,7 @@ import { withTime } from './EntryButton';
 import { LotDecision } from './LotDecision';
 import { LotField } from './LotField';
 import { useBatch, usePost } from '@/features/logbook/ui';
-import { overpourWords } from '@/words/overpour';
+import { overpourSaid } from '@/words/overpour';
 import { WeighWaysFields, type WeighWays } from './WeighWays';
 import { WhenField } from './WhenField';
 
@@ -129,7 +121,7 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
           {said} is far from the {sayBack(wanted.doseG)} wanted. Does the scale really show that?
           {!isMeat &&
             amountG > wanted.doseG &&
-            ` ${overpourWords(overpour({ recipe, meatG, lineId: line.lineId, amountG }), line.name, show)}`}
+            ` ${overpourSaid(recipe, meatG, line, amountG, show)}`}
         </p>
       ),
       answers: [{ label: `Yes, record ${said}`, act: () => void record(amountG, true) }],

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { unitSymbol } from '@/core';
+import { readFigure } from '@/ui/number-field';
 import { AskAgain } from '@/ui/question';
 import { RadioRow } from '@/ui/radio-row';
 import { SelectField } from '@/ui/select-field';
@@ -16,13 +17,16 @@ import { TempPair } from './TempPair';
 import { TrialForm } from './TrialForm';
 import { readTemp, useTemps } from './use-temps';
 
+/** What a workroom can be, °C. */
+const ROOM = { lowC: -5, highC: 45 };
+
 /** How warm the meat came out of the work before; a surface that was chilled says nothing of the middle. */
 const cameOut = (before: SheetRow | undefined) =>
   before?.measured === 'pass' ? (before.ticks.at(-1)?.tempC ?? null) : null;
 
 /** The one step that is next, or was chosen: what goes in, its temperatures, what they lead to, and "done". */
 export function StepForm({ row, sheet }: { row: SheetRow; sheet: MakingSheetData }) {
-  const { send, busy, message, q, system } = useTemps();
+  const { send, busy, message, q, show, system } = useTemps();
   const [before, setBefore] = useState('');
   const [after, setAfter] = useState('');
   const [room, setRoom] = useState('');
@@ -37,16 +41,20 @@ export function StepForm({ row, sheet }: { row: SheetRow; sheet: MakingSheetData
   });
   const unit = unitSymbol('temperature', system);
   const [b, a, r] = [readTemp(before, system), readTemp(after, system), readTemp(room, system)];
+  const roomError =
+    r.c !== undefined && (r.c < ROOM.lowC || r.c > ROOM.highC)
+      ? `A room of ${show.temp(ROOM.lowC)} to ${show.temp(ROOM.highC)}.`
+      : null;
+  const took = minutes.trim() === '' ? null : readFigure(minutes);
+  const minutesError = took && (took.ok ? (took.value > 0 ? null : 'More than 0.') : took.error);
   const machine = row.machines.find((m) => m.id === machineId) ?? row.machines[0];
   const at = { stepId: row.stepId, pass: row.pass, ...(load === null ? {} : { load }) };
   const readings = row.readings.filter((x) => x.load === load);
   const lastC = readings.at(-1)?.tempC ?? null;
   const fromC = b.c ?? cameOut(sheet.rows[sheet.rows.indexOf(row) - 1]);
   const tick = (extra: { skipped?: string } = {}) => {
-    const wrong = { before: b.error, after: a.error };
-    setSaid(wrong);
-    if (wrong.before ?? wrong.after) return;
-    const min = Number(minutes.replace(',', '.'));
+    setSaid({ before: b.error, after: a.error });
+    if (b.error ?? a.error ?? r.error ?? roomError ?? minutesError) return setMore(true);
     void send(
       (t) => ({
         kind: 'step_ticked',
@@ -54,7 +62,7 @@ export function StepForm({ row, sheet }: { row: SheetRow; sheet: MakingSheetData
         ...t,
         ...(machine?.id ? { machineId: machine.id, machine: machine.name } : {}),
         ...(r.c === undefined ? {} : { roomC: r.c }),
-        ...(min > 0 ? { forS: min * 60 } : {}),
+        ...(took?.ok ? { forS: took.value * 60 } : {}),
         ...extra,
       }),
       {
@@ -149,7 +157,7 @@ export function StepForm({ row, sheet }: { row: SheetRow; sheet: MakingSheetData
         <PassAhead
           fromC={fromC}
           massG={sheet.meatG / (load === null ? 1 : sheet.loads)}
-          roomC={r.c}
+          roomC={roomError === null ? r.c : undefined}
           learned={machine.learned}
           limits={row.limits}
           chillFactor={sheet.chillFactor}
@@ -199,7 +207,7 @@ export function StepForm({ row, sheet }: { row: SheetRow; sheet: MakingSheetData
             unit={unit}
             inputMode="decimal"
             value={room}
-            error={r.error}
+            error={r.error ?? roomError}
             onChange={(e) => setRoom(e.target.value)}
           />
           <TextField
@@ -207,6 +215,7 @@ export function StepForm({ row, sheet }: { row: SheetRow; sheet: MakingSheetData
             unit="min"
             inputMode="decimal"
             value={minutes}
+            error={minutesError}
             onChange={(e) => setMinutes(e.target.value)}
           />
           <TextField
