@@ -75,7 +75,8 @@ test('a recipe from nothing: written, approved, and a batch weighed from its lot
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await expect(page.getByRole('heading', { name: 'Weigh the meat' })).toBeVisible();
 
-  const line = (name: string) => page.getByRole('listitem').filter({ hasText: name });
+  const line = (name: string) =>
+    page.getByRole('region', { name: 'Weighing' }).getByRole('listitem').filter({ hasText: name });
   const record = async (name: string, amount: string) => {
     await line(name)
       .getByLabel(/The scale shows/)

@@ -70,9 +70,16 @@ const swap = (from: Line[], to: Line[]) =>
 test('a good batch passes every check and calls for no hold', () => {
   const { verdict, state } = judged();
   expect(verdict.checks.map((k) => [k.code, k.status])).toEqual(
-    ['dose', 'cure_hold', 'uncured_smoke', 'come_up', 'lethality', 'cooling', 'probe_evidence'].map(
-      (c) => [c, 'pass'],
-    ),
+    [
+      'dose',
+      'making',
+      'cure_hold',
+      'uncured_smoke',
+      'come_up',
+      'lethality',
+      'cooling',
+      'probe_evidence',
+    ].map((c) => [c, 'pass']),
   );
   expect(verdict.overall).toBe('pass');
   expect(holdsDue(state, verdict)).toEqual([]);

@@ -12,6 +12,7 @@ import {
   tickOf,
   ticksOf,
   warms,
+  weighingsOf,
   type BatchState,
   type Case,
   type LearnedMachine,
@@ -34,8 +35,8 @@ export type SheetAdd = {
   lineId: string;
   name: string;
   portion: [nth: number, of: number] | null;
-  /** Of one load, or of the whole; null where nobody can say today. */
-  doseG: number | null;
+  /** Of each load, or of the whole, g; null where nobody can say yet. */
+  amounts: { load: number | null; g: number | null }[];
   resolutionG: number;
   isCure: boolean;
   isBinder: boolean;
@@ -128,12 +129,32 @@ const isByLoad = (state: BatchState, { step }: PlanRow) =>
 
 type From = { c: Case; lines: readonly LoadLine[]; machines: readonly Machine[]; learned: Learned };
 
-function addsOf({ c: { recipe, state }, lines }: From, row: PlanRow): SheetAdd[] {
+/** What of a line is in its cup: as it was weighed, else as it is to be. A cure that nobody weighed has no figure: its label decides. */
+function cupG(l: LoadLine, state: BatchState): number | null {
+  const parts = weighingsOf(state, l.lineId).filter((w) => w.load === l.load);
+  if (parts.length > 0) return parts.reduce((sum, w) => sum + w.amountG, 0);
+  return l.kind === 'cure' ? null : l.doseG;
+}
+
+/** The same for the whole, or for each load. */
+function amountsOf(
+  own: readonly LoadLine[],
+  state: BatchState,
+  whole: boolean,
+): SheetAdd['amounts'] {
+  const cups = own.map((l) => ({ load: l.load, g: cupG(l, state) }));
+  if (!whole) return cups;
+  const known = cups.every((c) => c.g !== null) && cups.length > 0;
+  return [{ load: null, g: known ? cups.reduce((sum, c) => sum + c.g!, 0) : null }];
+}
+
+function addsOf(from: From, row: PlanRow): SheetAdd[] {
+  const { c, lines } = from;
+  const { recipe, state } = c;
   const whole = !isByLoad(state, row);
   return row.adds.map(({ lineId, name, portion }) => {
     const own = lines.filter((l) => l.lineId === lineId);
     const line = own[0];
-    const sumG = own.reduce((sum, l) => sum + l.doseG, 0);
     const ticked = state.added.filter(
       (a) =>
         a.lineId === lineId && (a.portion === null || portion === null || a.portion === portion[0]),
@@ -142,7 +163,10 @@ function addsOf({ c: { recipe, state }, lines }: From, row: PlanRow): SheetAdd[]
       lineId,
       name,
       portion,
-      doseG: line ? (whole ? sumG : line.doseG) / (portion?.[1] ?? 1) : null,
+      amounts: amountsOf(own, state, whole).map(({ load, g }) => ({
+        load,
+        g: g === null ? null : g / (portion?.[1] ?? 1),
+      })),
       resolutionG: line?.scale?.resolutionG ?? 1,
       isCure: line?.kind === 'cure',
       isBinder: recipe.additions.some((a) => a.id === lineId && a.kind === 'binder'),

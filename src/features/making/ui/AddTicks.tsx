@@ -15,6 +15,10 @@ const WAYS = CURE_WAYS.map((w) => [w, CURE_WAY_WORDS[w][0]] as const);
 const inFor = (a: SheetAdd, load: number | null) =>
   a.in.find((x) => x.load === 0 || load === null || x.load === load);
 
+/** What is in the cup for a load. */
+const amountFor = (a: SheetAdd, load: number | null) =>
+  (a.amounts.find((x) => x.load === load) ?? a.amounts[0])?.g ?? null;
+
 /** What goes in at a step, in order, each ticked as it does. */
 export function AddTicks({
   adds,
@@ -38,6 +42,7 @@ export function AddTicks({
       <ul>
         {adds.map((a) => {
           const done = inFor(a, load);
+          const g = amountFor(a, load);
           const what = `${a.name}${a.portion ? `, portion ${a.portion[0]} of ${a.portion[1]}` : ''}`;
           const cold = a.isBinder && fromC !== null && batterC !== null && batterC < fromC;
           return (
@@ -46,9 +51,9 @@ export function AddTicks({
                 <span className={a.isCure ? 'font-extrabold text-cure' : 'font-semibold'}>
                   {what}
                 </span>
-                {a.doseG !== null && (
+                {g !== null && (
                   <span className={`ml-auto text-xl font-extrabold ${a.isCure ? 'text-cure' : ''}`}>
-                    {show.grams(a.doseG, a.resolutionG)}
+                    {show.grams(g, a.resolutionG)}
                   </span>
                 )}
                 {done ? (

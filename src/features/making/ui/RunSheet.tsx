@@ -65,10 +65,11 @@ function Row({
       {open && !next && row.adds.length > 0 && (
         <p className="small">
           {row.adds
-            .map(
-              (a) =>
-                `${a.name}${a.portion ? ` ${a.portion[0]}/${a.portion[1]}` : ''}${a.doseG === null ? '' : ` ${show.grams(a.doseG, a.resolutionG)}`}`,
-            )
+            .map((a) => {
+              const g = a.amounts[0]?.g ?? null;
+              const nth = a.portion ? ` ${a.portion[0]}/${a.portion[1]}` : '';
+              return `${a.name}${nth}${g === null ? '' : ` ${show.grams(g, a.resolutionG)}`}`;
+            })
             .join(' · ')}
         </p>
       )}
