@@ -11,8 +11,10 @@ async function at(page: Page, ms: number, scope = page.locator('main')): Promise
     .fill(local(ms));
 }
 
+const weighing = (page: Page) => page.getByRole('region', { name: 'Weighing' });
+
 async function weigh(page: Page, name: string, amount: string, ms: number): Promise<void> {
-  const line = page.getByRole('listitem').filter({ hasText: name });
+  const line = weighing(page).getByRole('listitem').filter({ hasText: name });
   const open = line.getByRole('button', { name: 'Weigh' });
   if (await open.isVisible()) await open.click();
   await line.getByLabel(/The scale shows/).fill(amount);
@@ -63,7 +65,8 @@ test('one batch, from a recipe and a weight to a signed release and its PDF', as
   // The real meat is lighter than planned: the doses still to be weighed follow it.
   await weigh(page, 'Pork shoulder 80/20', '16', began + 60_000);
   await weigh(page, 'Pork jowl', '2', began + 120_000);
-  await expect(page.getByRole('listitem').filter({ hasText: 'Cure #1' })).toContainText('38.9 g');
+  const cure = weighing(page).getByRole('listitem').filter({ hasText: 'Cure #1' });
+  await expect(cure).toContainText('38.9 g');
   await weigh(page, 'Cure #1', '38.9', began + 180_000);
 
   // A second person, on another device, reads the scale without being told the first reading.

@@ -100,6 +100,8 @@ test('what goes in is what was weighed, load by load', () => {
     [10, { kind: 'loads_set', loads: 2 }],
     [20, weighed('pepper', 17, { load: 1 })],
     [21, weighed('cure', 10, { load: 1 })],
+    [22, weighed('cure', 10, { load: 2 })],
+    [23, { kind: 'cure_checked', weighedId: 'e5', readingG: 10, method: 'second_person' }, 'Ben'],
   );
   const mixed = sheetOf(c).rows.find((r) => r.stepId === mix.id)!;
   const of = (lineId: string) => mixed.adds.find((a) => a.lineId === lineId)!.amounts;
@@ -107,6 +109,7 @@ test('what goes in is what was weighed, load by load', () => {
     { load: 1, g: 17 },
     { load: 2, g: 15 },
   ]);
+  /* Before the second look the first reading is out of sight. */
   expect(of('cure')).toEqual([
     { load: 1, g: 10 },
     { load: 2, g: null },

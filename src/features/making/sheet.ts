@@ -129,9 +129,13 @@ const isByLoad = (state: BatchState, { step }: PlanRow) =>
 
 type From = { c: Case; lines: readonly LoadLine[]; machines: readonly Machine[]; learned: Learned };
 
-/** What of a line is in its cup: as it was weighed, else as it is to be. A cure that nobody weighed has no figure: its label decides. */
+/**
+ * What of a line is in its cup: as it was weighed, else as it is to be. A cure has no figure before somebody else has looked at its
+ * scale: until it is weighed its label decides, and the second look must not know the first reading.
+ */
 function cupG(l: LoadLine, state: BatchState): number | null {
   const parts = weighingsOf(state, l.lineId).filter((w) => w.load === l.load);
+  if (l.kind === 'cure' && !parts.every((w) => state.cureLooks[w.entryId])) return null;
   if (parts.length > 0) return parts.reduce((sum, w) => sum + w.amountG, 0);
   return l.kind === 'cure' ? null : l.doseG;
 }
