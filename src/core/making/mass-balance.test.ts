@@ -33,6 +33,11 @@ test('what clings is no gap; a bowl that is heavier than its parts is one, and n
   expect(heavy.fits[0]).toMatchObject({ doubled: true, parts: [{ lineId: 'salt' }] });
 });
 
+test('all of a line that goes in by portions', () => {
+  const b = massBalance({ parts: PARTS, bowlG: SUM - 4_200 - 100, scaleG: 20 });
+  expect(b.fits[0]!.parts).toEqual([{ lineId: 'ice', name: 'ice', amountG: 4_200 }]);
+});
+
 test('two lines together, where no single one fits', () => {
   const b = massBalance({ parts: PARTS, bowlG: SUM - 6_000 - 2_100 - 100, scaleG: 20 });
   expect(b.fits[0]!.parts.map((p) => p.lineId).sort()).toEqual(['fat', 'ice']);

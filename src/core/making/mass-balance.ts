@@ -65,6 +65,14 @@ function unlike(fits: readonly GapFit[]): GapFit[] {
   return [...said.values()];
 }
 
+/** Lines as a whole, all of their portions together. */
+function wholeLines(parts: readonly BalancePart[]): BalancePart[] {
+  const lines = new Map<string, BalancePart>();
+  for (const { lineId, name, amountG } of parts)
+    lines.set(lineId, { lineId, name, amountG: (lines.get(lineId)?.amountG ?? 0) + amountG });
+  return [...lines.values()];
+}
+
 function fitsOf(
   parts: readonly BalancePart[],
   gapG: number,
@@ -75,9 +83,13 @@ function fitsOf(
   /* Batter clings besides, nothing to all that may: the gap is that much more, or that much less, than the line. */
   const wantedG = Math.abs(gapG) + ((doubled ? 1 : -1) * clingG) / 2;
   const slackG = scaleG + clingG / 2;
-  const singles = parts.map((p) => [p]);
-  const pairs = parts.flatMap((a, i) =>
-    parts.slice(i + 1).flatMap((b) => (a.lineId === b.lineId ? [] : [[a, b]])),
+  const lines = wholeLines(parts);
+  const singles = [...lines, ...parts.filter((p) => p.portion)].map((p) => [p]);
+  const pairs = lines.flatMap((a, i) =>
+    [...lines.slice(i + 1), ...parts.filter((p) => p.portion && p.lineId !== a.lineId)].map((b) => [
+      a,
+      b,
+    ]),
   );
   const fitting = (sets: BalancePart[][]): GapFit[] =>
     sets
