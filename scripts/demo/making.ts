@@ -12,15 +12,11 @@ import {
 } from '../../src/core';
 import type { Version } from '../../src/features/recipes/repository';
 import { ingredientOf } from '../../src/features/stores/lot-problems';
+import { listScales } from '../../src/features/settings/repository';
 import type { Db } from '../../src/platform/db/client';
 import { CURE, HOUR, MIN, process } from './parts';
 import { MACHINE_OF } from './bench-work';
 import { begins, record, type DemoLine, type World } from './story';
-
-const SCALES: Scale[] = [
-  { id: 'spice', name: 'Spice scale', capacityG: 1000, resolutionG: 0.1 },
-  { id: 'bench', name: 'Bench scale', capacityG: 60_000, resolutionG: 5 },
-];
 
 /** The machines of the demo's bench. */
 export async function loadMachines(db: Db): Promise<void> {
@@ -119,7 +115,13 @@ const prepareId = coarseLink.route.find((s) => s.manner === 'prepare')!.id;
 type Making = { lines: DemoLine[]; cureIds: string[] };
 
 /** Meat weighed, loads chosen, and every share weighed for each of them, with the second looks. */
-function weighedInLoads(w: World, startS: number, meatG: number, loads: number): Making {
+function weighedInLoads(
+  w: World,
+  scales: Scale[],
+  startS: number,
+  meatG: number,
+  loads: number,
+): Making {
   let t = startS + 5 * MIN;
   const cureIds: string[] = [];
   const out: DemoLine[] = [];
@@ -127,7 +129,7 @@ function weighedInLoads(w: World, startS: number, meatG: number, loads: number):
     out.push([t, by, body]);
     t += MIN;
   };
-  const { lines } = scaleRecipe(coarseLink, { meatG }, { scales: SCALES });
+  const { lines } = scaleRecipe(coarseLink, { meatG }, { scales });
   const lotOf = (lineId: string) => {
     const lot = w.lots[ingredientOf(coarseLink, lineId)];
     return lot ? { lotId: lot.id, lot: lot.code } : {};
@@ -147,7 +149,7 @@ function weighedInLoads(w: World, startS: number, meatG: number, loads: number):
   for (const l of lines.filter((x) => x.kind === 'meat')) weigh(l.lineId, l.doseG, 5);
   if (loads > 1) say({ kind: 'loads_set', loads, ...MACHINE_OF.mix });
   for (const l of lines.filter((x) => x.kind !== 'meat')) {
-    const { resolutionG } = pickScale(SCALES, l.targetG / loads)!;
+    const { resolutionG } = pickScale(scales, l.targetG / loads)!;
     const totalG = Math.round(l.targetG / resolutionG) * resolutionG;
     const shares = shareLoads(totalG, loads, [{ lineId: l.lineId, totalG, resolutionG }]);
     for (const { load, lines: own } of shares) {
@@ -174,7 +176,7 @@ const tick = (kind: string, more: object = {}): EntryBody => ({
 /** A batch in the middle of its making: two loads, ground twice, the first one mixed, tried and weighed. */
 async function tellMidway(w: World, version: Version, nowS: number): Promise<void> {
   const startS = nowS - 105 * MIN;
-  const { lines, cureIds } = weighedInLoads(w, startS, 38_000, 2);
+  const { lines, cureIds } = weighedInLoads(w, await listScales(w.db), startS, 38_000, 2);
   const at = (min: number, body: EntryBody): DemoLine => [startS + min * MIN, w.operator, body];
   await record(
     w,
@@ -215,7 +217,7 @@ async function tellMidway(w: World, version: Version, nowS: number): Promise<voi
 /** One that was too warm after its second pass, was chilled again, and whose water was found by the bowl's weight. */
 async function tellDeviation(w: World, version: Version, nowS: number): Promise<void> {
   const startS = nowS - 6 * HOUR;
-  const { lines, cureIds } = weighedInLoads(w, startS, 22_000, 1);
+  const { lines, cureIds } = weighedInLoads(w, await listScales(w.db), startS, 22_000, 1);
   const at = (min: number, body: EntryBody): DemoLine => [startS + min * MIN, w.operator, body];
   const bowlS = startS + 92 * MIN;
   await record(

@@ -31,6 +31,9 @@ export type ChillInput = {
   of?: 'surface' | 'mean';
 };
 
+/** A chill before a grinder where nobody says otherwise: spread so deep, in such a freezer. Usual. */
+export const USUAL_CHILL = { thicknessMm: 40, freezerC: -18 } as const;
+
 /** Thickness of a cell, m: the same for every layer, so that a thicker one never comes out sooner. */
 const CELL_M = 0.0025;
 /** What counts as its surface: 5 mm. */

@@ -1,6 +1,6 @@
 export { meatAtC, meatHeatJPerG } from '../heat/meat-heat';
 export { bowlParts, bowlsFound, type BowlFound } from './bowl';
-export { chillTimeS, type ChillInput } from './chill-time';
+export { USUAL_CHILL, chillTimeS, type ChillInput } from './chill-time';
 export { isRowDone, outOfOrder, tickOf, ticksOf } from './done';
 export {
   USUAL_MACHINE,
@@ -25,17 +25,17 @@ export { massBalance, type BalancePart, type GapFit, type MassBalance } from './
 export { beforeFor, passForecast, type PassForecast, type PassInput } from './pass-forecast';
 export { makingPlan, type PlanAdd, type PlanRow } from './plan';
 export { rawClock, type RawClock } from './raw-clock';
+export { chillTargetC, remindersOf, type Reminder, type ReminderCode } from './reminders';
+export { riseRate, type RiseRate, type TimedTemp } from './rise-rate';
 export {
-  RAW_SOON_S,
-  chillTargetC,
-  remindersOf,
-  type Reminder,
-  type ReminderCode,
-} from './reminders';
-export { USUAL_RISE, riseRate, type RiseRate, type TimedTemp } from './rise-rate';
-export { USUAL_ROOM_C } from './room-heat';
-export { MOST_LOADS, shareLoads, splitLoads, type Load, type SplitLine } from './split-loads';
-export { blendsOfUnknownSalt, noMeasureOf, refuseStandIn, type NoStandIn } from './stand-in';
+  MOST_LOADS,
+  loadsFor,
+  shareLoads,
+  splitLoads,
+  type Load,
+  type SplitLine,
+} from './split-loads';
+export { blendsOfUnknownSalt, refuseStandIn, type NoStandIn } from './stand-in';
 export {
   correctBatter,
   overpour,

@@ -28,8 +28,8 @@ const USED_AT: Partial<Record<StepKind, MachineKind>> = {
 /** The kind of machine that a step is done on; null for work by hand. */
 export const machineKindFor = (kind: StepKind): MachineKind | null => USED_AT[kind] ?? null;
 
-/** The machine whose bowl decides in how many loads a batch is made: the smallest of those that hold all of it at once. */
-export const bowlOf = (machines: readonly Machine[]): Machine | null =>
+/** The bowl that a batch is split for: the largest of its kind, since that makes the fewest loads; null where no size is known. */
+export const bowlOf = (machines: readonly Machine[], kind: MachineKind): Machine | null =>
   machines
-    .filter((m) => (m.kind === 'mixer' || m.kind === 'cutter') && m.capacityG !== null)
-    .sort((a, b) => a.capacityG! - b.capacityG!)[0] ?? null;
+    .filter((m) => m.kind === kind && m.capacityG !== null)
+    .sort((a, b) => b.capacityG! - a.capacityG!)[0] ?? null;

@@ -1,9 +1,4 @@
-import {
-  PLACES_IN_PROCESS,
-  type Addition,
-  type PlaceInProcess,
-  type Recipe,
-} from '../formula/recipe';
+import type { Addition, Recipe } from '../formula/recipe';
 import { CURE_LINE, SALT_LINE } from '../formula/scale-recipe';
 import { isMaking } from '../route/facts';
 import { runSheet } from '../route/sheet';
@@ -44,8 +39,9 @@ const FIRST: readonly Addition['kind'][] = ['phosphate'];
 const LAST: readonly Addition['kind'][] = ['accelerator', 'binder'];
 
 /** The phase that an addition goes in at: as the recipe says, else as its kind asks. */
-function phaseOf(a: Addition, place: PlaceInProcess | null): ChopPhase {
-  if (place && (CHOP_PHASES as readonly string[]).includes(place)) return place as ChopPhase;
+function phaseOf(a: Addition): ChopPhase {
+  const said = CHOP_PHASES.find((p) => p === a.place);
+  if (said) return said;
   if (FIRST.includes(a.kind)) return 'first_chop';
   return LAST.includes(a.kind) ? 'last' : 'second_chop';
 }
@@ -57,7 +53,7 @@ function chopAdds(recipe: Recipe, names: ReadonlySet<string>, phase: ChopPhase):
     if (!names.has(a.name)) return [];
     const add = { lineId: a.id, name: a.name };
     if (a.kind === 'water' && !a.place) return [{ ...add, portion: [nth, CHOP_PHASES.length] }];
-    return phaseOf(a, a.place ?? null) === phase ? [{ ...add, portion: null }] : [];
+    return phaseOf(a) === phase ? [{ ...add, portion: null }] : [];
   });
   return phase === 'first_chop' ? [...saltAndCure(recipe), ...own] : own;
 }
@@ -67,34 +63,27 @@ const saltAndCure = (recipe: Recipe): PlanAdd[] => [
   ...(recipe.totalSaltFraction > 0 ? [{ lineId: SALT_LINE, name: 'Salt', portion: null }] : []),
 ];
 
-const isLater = (place: PlaceInProcess | null) =>
-  place !== null && PLACES_IN_PROCESS.indexOf(place) >= PLACES_IN_PROCESS.indexOf('in_mix');
-
 /** Rows of one step: its passes, the phases of a chop, or itself. */
 function rowsOf(
   recipe: Recipe,
   rule: MakingRule,
   step: RouteStep,
-  adds: readonly { name: string; place: PlaceInProcess | null }[],
+  names: ReadonlySet<string>,
   salted: boolean,
 ): PlanRow[] {
-  const names = new Set(adds.map((a) => a.name));
   const phases = step.kind === 'chop' ? CHOP_PHASES : null;
   const plates = phases ? phases.map(() => null) : platesOf(step);
-  const waters = recipe.additions.filter((a) => names.has(a.name) && a.kind === 'water');
   return plates.map((plateMm, pass): PlanRow => {
     const phase = phases?.[pass] ?? null;
     const last = pass === plates.length - 1;
     /* What goes in between passes does so before the second one; the rest before the first. */
-    const here = recipe.additions.filter((a) => {
-      const place = adds.find((x) => x.name === a.name)?.place ?? null;
-      return (
+    const here = recipe.additions.filter(
+      (a) =>
         names.has(a.name) &&
-        pass === (place === 'between_passes' ? Math.min(1, plates.length - 1) : 0)
-      );
-    });
+        pass === (a.place === 'between_passes' ? Math.min(1, plates.length - 1) : 0),
+    );
     const mixed: PlanAdd[] = here.flatMap((a) =>
-      step.kind === 'mix' && waters.includes(a) && !isLater(a.place ?? null)
+      step.kind === 'mix' && a.kind === 'water' && !a.place
         ? [1, 2].map((n): PlanAdd => ({ lineId: a.id, name: a.name, portion: [n, 2] }))
         : [{ lineId: a.id, name: a.name, portion: null }],
     );
@@ -126,6 +115,12 @@ export function makingPlan(recipe: Recipe, rule: MakingRule): PlanRow[] {
     sheet.find(({ step }) => step.kind === 'salt_rest') ??
     sheet.find(({ step }) => step.kind === 'mix');
   return sheet.flatMap(({ step, adds }) =>
-    rowsOf(recipe, rule, step, adds, salting?.step === step && step.kind !== 'chop'),
+    rowsOf(
+      recipe,
+      rule,
+      step,
+      new Set(adds.map((a) => a.name)),
+      salting?.step === step && step.kind !== 'chop',
+    ),
   );
 }

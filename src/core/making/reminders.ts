@@ -3,7 +3,7 @@ import type { Recipe } from '../formula/recipe';
 import { holdOf } from '../route/read';
 import type { MakingRule } from '../rules/rule';
 import { bowlsFound } from './bowl';
-import { chillTimeS } from './chill-time';
+import { USUAL_CHILL, chillTimeS } from './chill-time';
 import { isRowDone, ticksOf } from './done';
 import { makingPlan, type PlanRow } from './plan';
 import { rawClock } from './raw-clock';
@@ -28,8 +28,6 @@ export type Reminder = {
   dueS: number;
   /** g, °C, s; the interface has the words. */
   figures: Record<string, number>;
-  stepId?: string;
-  lineId?: string;
 };
 
 /** Usual values; s and °C. @source field standard: culture 15-30 min, used within 2 h; binder stiffens */
@@ -39,10 +37,6 @@ const BINDER_S = 30 * 60;
 const FRESH_PART_S = 24 * 3600;
 /** A hold that is longer than this is turned once, halfway. */
 const TURNED_FROM_S = 6 * 3600;
-/** Before the clock of the raw meat runs out it is said, s. */
-export const RAW_SOON_S = 30 * 60;
-const USUAL_DEEP_MM = 40;
-const USUAL_FREEZER_C = -18;
 
 type Asked = { recipe: Recipe; s: BatchState; rule: MakingRule; nowS: number; plan: PlanRow[] };
 type Ask = (a: Asked) => Reminder[];
@@ -59,7 +53,6 @@ const measures: Ask = ({ s, plan }) =>
           code: 'measure',
           dueS: t.atS,
           figures: { pass: r.pass + 1, load: t.load ?? 0 },
-          stepId: r.step.id,
         })),
     );
 
@@ -71,7 +64,6 @@ const bowls: Ask = ({ recipe, s, rule }) =>
       code: 'bowl_gap',
       dueS: atS,
       figures: { gapG: balance.gapG, load: load ?? 0 },
-      lineId: balance.fits[0]?.parts[0]?.lineId,
     }));
 
 /** A spoonful that lost more than it may says that the batter broke or will not hold, whatever it was called. */
@@ -95,11 +87,10 @@ const chills: Ask = ({ s, plan, rule }) =>
       if (!put || s.meatG === null) return [];
       const targetC = chillTargetC(rule, plan);
       const tS = chillTimeS({
+        ...USUAL_CHILL,
         massG: s.meatG,
-        thicknessMm: USUAL_DEEP_MM,
         startC: Math.min(40, Math.max(-20, put.tempC)),
         targetC,
-        freezerC: USUAL_FREEZER_C,
       });
       const dueS = put.tS + (tS ?? 3600);
       return [
@@ -108,7 +99,6 @@ const chills: Ask = ({ s, plan, rule }) =>
           code: 'chill_over' as const,
           dueS,
           figures: { targetC },
-          stepId: r.step.id,
         },
       ];
     });
@@ -148,14 +138,12 @@ const cultures: Ask = ({ s }) =>
         code: 'culture_ready',
         dueS: c.startS + CULTURE_READY_S,
         figures: {},
-        lineId,
       },
       {
         key: `stale:${lineId}:${c.startS}`,
         code: 'culture_stale',
         dueS: c.startS + CULTURE_STALE_S,
         figures: {},
-        lineId,
       },
     ]);
 
@@ -169,7 +157,6 @@ const binders: Ask = ({ recipe, s }) => {
       code: 'binder_in',
       dueS: last.atS + BINDER_S,
       figures: {},
-      lineId: last.lineId,
     },
   ];
 };
@@ -182,7 +169,6 @@ const freshParts: Ask = ({ s }) =>
       code: 'fresh_part',
       dueS: f.atS + FRESH_PART_S,
       figures: {},
-      lineId,
     }));
 
 const ASKS: readonly Ask[] = [

@@ -32,11 +32,15 @@ export function splitLoads(input: {
 }): Load[] {
   const totalG = requirePositive('totalG', input.totalG);
   const capacityG = requirePositive('capacityG', input.capacityG);
-  const count = Math.max(1, Math.ceil((totalG - NOISE_G) / capacityG));
+  const count = loadsFor(totalG, capacityG);
   if (count > MOST_LOADS)
     throw new QuantityError('capacityG', capacityG, `a bowl that takes it in ${MOST_LOADS} loads`);
   return shareLoads(totalG, count, input.lines);
 }
+
+/** As few equal loads as a bowl takes. */
+export const loadsFor = (totalG: number, capacityG: number): number =>
+  Math.max(1, Math.ceil((totalG - NOISE_G) / capacityG));
 
 /** The same for a number of loads that somebody has chosen, 1 to 20. */
 export function shareLoads(totalG: number, count: number, lines: readonly SplitLine[]): Load[] {

@@ -4,15 +4,8 @@ import { CURE_LINE } from '../formula/scale-recipe';
 /** Why something cannot stand in for a line. */
 export type NoStandIn = 'no_measured_form' | 'other_ingredient';
 
-/** What people reach for that has an unknown amount of what is wanted, or none, by what it would stand in for. */
-const NO_MEASURE: readonly [of: Addition['kind'] | 'cure', words: RegExp][] = [
-  ['phosphate', /\b(baking|bicarbonate|soda|natron|cream of tartar)\b/iu],
-  ['accelerator', /\b(lemon|lime|vinegar|cherry|acerola|tablets?|rose ?hip|citric)\b/iu],
-  ['cure', /\b(himalaya\w*|sea salt|table salt|celery|saltpet\w*|rock salt|pink salt)\b/iu],
-  ['culture', /\b(yog\w*|whey|buttermilk|kefir|sauerkraut|sourdough|starter jar)\b/iu],
-];
 /** Kinds of which only a measured form will do: another make of the same is a lot, and needs no stand-in. */
-const MEASURED: readonly string[] = NO_MEASURE.map(([of]) => of);
+const MEASURED: readonly string[] = ['phosphate', 'accelerator', 'cure', 'culture'];
 /** Words that say nothing of what it is. */
 const SAYS_NOTHING = new Set([
   'ground',
@@ -55,10 +48,6 @@ export function refuseStandIn(recipe: Recipe, lineId: string, name: string): NoS
   const wanted = new Set(wordsOf(addition?.name ?? ''));
   return wordsOf(name).some((w) => wanted.has(w)) ? null : 'other_ingredient';
 }
-
-/** What this is, where it is known to be no measured form of what a line wants. */
-export const noMeasureOf = (kind: Addition['kind'] | 'cure', name: string): boolean =>
-  NO_MEASURE.some(([of, words]) => of === kind && words.test(name));
 
 /** Names that a bought mix goes by: it brings salt, and its label says how much. */
 const BLEND =

@@ -1,4 +1,5 @@
 import {
+  USUAL_CHILL,
   chillTimeS,
   effectiveEntries,
   learnChill,
@@ -42,10 +43,9 @@ function chillOf(
   );
   if (put?.body.kind !== 'batter_measured' || body.tempC === undefined) return [];
   const reckonedS = chillTimeS({
-    thicknessMm: 40,
+    ...USUAL_CHILL,
     startC: Math.min(40, put.body.tempC),
     targetC: Math.max(-6, body.tempC),
-    freezerC: -18,
   });
   return reckonedS ? [{ tookS: atS - put.happenedS, reckonedS }] : [];
 }

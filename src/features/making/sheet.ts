@@ -2,7 +2,9 @@ import {
   USUAL_MACHINE,
   bowlOf,
   bowlsFound,
+  chillTargetC,
   isRowDone,
+  loadsFor,
   machineKindFor,
   makingClassOf,
   makingPlan,
@@ -99,6 +101,8 @@ export type MakingSheetData = {
   balances: BowlView[];
   /** What a trial spoonful may lose by the site's rule. */
   trialLossShare: number;
+  /** What the chill before the first pass is to reach on the surface, °C. */
+  chillTargetC: number;
   chillFactor: number;
   chillRuns: number;
   cultures: { lineId: string; name: string; startS: number | null }[];
@@ -241,7 +245,7 @@ export function makingSheet(from: From & { batterG: number }): MakingSheetData {
   const meat = new Set(recipe.meat.map((m) => m.id));
   const dosed = Object.keys({ ...state.weighed, ...state.partly }).some((id) => !meat.has(id));
   const clock = rawClock(recipe, state, rule, nowS);
-  const bowl = bowlOf(machines);
+  const bowl = bowlOf(machines, plan.some((r) => r.phase !== null) ? 'cutter' : 'mixer');
   return {
     recipe,
     loads: state.loads,
@@ -250,7 +254,7 @@ export function makingSheet(from: From & { batterG: number }): MakingSheetData {
       id: m.id,
       name: m.name,
       capacityG: m.capacityG!,
-      loads: Math.ceil((batterG - 1e-6) / m.capacityG!),
+      loads: loadsFor(batterG, m.capacityG!),
     })),
     meatG: state.meatG ?? state.plannedMeatG,
     batterG,
@@ -268,6 +272,7 @@ export function makingSheet(from: From & { batterG: number }): MakingSheetData {
       })),
     })),
     trialLossShare: rule.trialLossShare,
+    chillTargetC: chillTargetC(rule, plan),
     chillFactor: learned.chill.factor,
     chillRuns: learned.chill.runs,
     cultures: recipe.additions

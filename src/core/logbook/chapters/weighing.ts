@@ -1,6 +1,6 @@
 import { CURE_LINE } from '../../formula/scale-recipe';
 import type { Recipe } from '../../formula/recipe';
-import { noMeasureOf, refuseStandIn } from '../../making/stand-in';
+import { refuseStandIn } from '../../making/stand-in';
 import type { Chapter, Refusal } from '../chapter';
 import type { Author } from '../entry';
 import type { BatchState } from '../state';
@@ -159,13 +159,6 @@ function refuseLine(r: Recipe, lineId: string): Refusal | null {
   return lineId === CURE_LINE && r.cure ? null : 'unknown_line';
 }
 
-function refuseStand(r: Recipe, lineId: string, standIn: string | undefined): Refusal | null {
-  if (standIn === undefined) return null;
-  const kind = lineId === CURE_LINE ? 'cure' : r.additions.find((a) => a.id === lineId)?.kind;
-  if (kind && noMeasureOf(kind, standIn)) return 'no_measured_form';
-  return refuseStandIn(r, lineId, standIn);
-}
-
 /** Each load gets its own share, once; what comes on top says so. */
 function refuseLoad(
   s: BatchState,
@@ -218,7 +211,7 @@ export const weighing: Chapter<WeighingBody, WeighingState> = {
       },
       refuses: (s, b, r) =>
         refuseLine(r, b.lineId) ??
-        refuseStand(r, b.lineId, b.standIn) ??
+        (b.standIn === undefined ? null : refuseStandIn(r, b.lineId, b.standIn)) ??
         refuseLoad(s, b, r) ??
         (!isMeat(r, b.lineId) && s.meatG === null ? 'meat_first' : null),
       correctable: true,

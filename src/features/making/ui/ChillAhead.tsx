@@ -1,14 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import { chillTimeS, fromBase, toBase, unitSymbol } from '@/core';
+import { USUAL_CHILL, chillTimeS, fromBase, toBase, unitSymbol } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
 import { PRE_CHILL } from '@/words/making';
 import type { MakingSheetData } from '../sheet';
-
-/** Of a chill before a grinder, usual: spread so deep, in such a freezer, to this on the surface. */
-const USUAL = { deepMm: 40, freezerC: -18, surfaceC: -1 };
 
 /** How long meat of this temperature has to lie in the freezer; once it lies there, until when. */
 export function ChillAhead({
@@ -24,9 +21,9 @@ export function ChillAhead({
   const { system } = show.settings;
   const shown = (c: number) => String(Math.round(fromBase('temperature', c, system)));
   const [deep, setDeep] = useState(() =>
-    String(Number(fromBase('diameter', USUAL.deepMm, system).toFixed(1))),
+    String(Number(fromBase('diameter', USUAL_CHILL.thicknessMm, system).toFixed(1))),
   );
-  const [freezer, setFreezer] = useState(() => shown(USUAL.freezerC));
+  const [freezer, setFreezer] = useState(() => shown(USUAL_CHILL.freezerC));
   const [d, f] = [readFigure(deep), readFigure(freezer)];
   const thicknessMm = d.ok ? toBase('diameter', d.value, system) : Number.NaN;
   const freezerC = f.ok ? toBase('temperature', f.value, system) : Number.NaN;
@@ -37,7 +34,7 @@ export function ChillAhead({
         massG: sheet.meatG,
         thicknessMm,
         startC: Math.max(-20, fromC),
-        targetC: USUAL.surfaceC,
+        targetC: sheet.chillTargetC,
         freezerC,
         siteFactor: Math.min(5, Math.max(0.2, sheet.chillFactor)),
       })
@@ -61,8 +58,8 @@ export function ChillAhead({
         {!known
           ? 'Give a depth of 5 to 150 mm and a freezer of −40 to 15 °C.'
           : tS === null
-            ? `That freezer does not get it to ${show.temp(USUAL.surfaceC)} in a day’s work.`
-            : `About ${show.duration(tS)} to ${show.temp(USUAL.surfaceC)} on the surface${putS === null ? '' : `: until ${show.time(putS + tS)}`}${learned}.`}
+            ? `That freezer does not get it to ${show.temp(sheet.chillTargetC)} in a day’s work.`
+            : `About ${show.duration(tS)} to ${show.temp(sheet.chillTargetC)} on the surface${putS === null ? '' : `: until ${show.time(putS + tS)}`}${learned}.`}
       </p>
       <p className="small col-span-2">
         Into the cold with it: {PRE_CHILL.grinder}; {PRE_CHILL.mixer}.

@@ -1,12 +1,15 @@
 'use client';
 
-import { beforeFor, chillTimeS, passForecast, type LearnedMachine, type StepLimits } from '@/core';
+import {
+  USUAL_CHILL,
+  beforeFor,
+  chillTimeS,
+  passForecast,
+  type LearnedMachine,
+  type StepLimits,
+} from '@/core';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
-
-/** Meat is spread so deep before a grinder, in a freezer of this (usual). */
-const DEEP_MM = 40;
-const FREEZER_C = -18;
 
 type Props = {
   fromC: number;
@@ -28,10 +31,9 @@ export function PassAhead({ fromC, massG, roomC, learned, limits, chillFactor }:
   const chillS = over
     ? chillTimeS({
         massG,
-        thicknessMm: DEEP_MM,
+        ...USUAL_CHILL,
         startC: fromC,
         targetC: firstC,
-        freezerC: FREEZER_C,
         siteFactor: Math.min(5, Math.max(0.2, chillFactor)),
         of: 'mean',
       })
@@ -46,7 +48,7 @@ export function PassAhead({ fromC, massG, roomC, learned, limits, chillFactor }:
         : ', by the usual figure'}
       .
       {over &&
-        ` Over ${show.temp(limits.outC!)}: chill it to ${show.temp(firstC)} first${chillS === null ? '' : `, about ${show.duration(chillS)} spread ${show.quantity('diameter', DEEP_MM)} deep at ${show.temp(FREEZER_C)}`}.`}
+        ` Over ${show.temp(limits.outC!)}: chill it to ${show.temp(firstC)} first${chillS === null ? '' : `, about ${show.duration(chillS)} spread ${show.quantity('diameter', USUAL_CHILL.thicknessMm)} deep at ${show.temp(USUAL_CHILL.freezerC)}`}.`}
       {warm && ` Warmer than the ${show.temp(limits.beforeC!)} that it should begin with.`}
       {hard && ` Too hard: below ${show.temp(limits.tooHardC)} most small machines stall.`}
     </Notice>
