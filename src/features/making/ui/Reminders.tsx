@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { Reminder } from '@/core';
+import type { Reminder, ReminderCode } from '@/core';
 import { REMINDER_WORDS, reminderWords } from '@/words/bench';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
@@ -11,6 +11,9 @@ import { useBatch, usePost } from '@/features/logbook/ui';
 /** Said this long before it is due, s. */
 const AHEAD_S = 30 * 60;
 
+/** What the verdict asks for is answered with a reason, never with a press alone. */
+const ASKS_WHY: readonly ReminderCode[] = ['measure', 'bowl_gap', 'trial_loss'];
+
 /** One thing that is due: what happens if nobody answers, and the answer by name. */
 function Due({ r, nowS }: { r: Reminder; nowS: number }) {
   const show = useShow();
@@ -18,6 +21,7 @@ function Due({ r, nowS }: { r: Reminder; nowS: number }) {
   const { send, busy, message } = usePost();
   const [text, setText] = useState('');
   const due = r.dueS <= nowS;
+  const why = ASKS_WHY.includes(r.code);
   return (
     <li className={`rounded-md px-3 py-2 ${due ? 'bg-wait-wash text-wait' : 'bg-accent-wash'}`}>
       <p className="font-semibold">
@@ -39,10 +43,10 @@ function Due({ r, nowS }: { r: Reminder; nowS: number }) {
             wrap="grow"
             label="Answer"
             value={text}
-            placeholder="done"
+            placeholder={why ? 'why, or what was done' : 'done'}
             onChange={(e) => setText(e.target.value)}
           />
-          <button className="button min-h-12" disabled={busy}>
+          <button className="button min-h-12" disabled={busy || (why && text.trim().length < 3)}>
             Answer
           </button>
           {message && <Notice tone="bad">{message}</Notice>}
