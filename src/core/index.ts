@@ -81,7 +81,7 @@ export {
   type HangingPlan,
   type HangingRoom,
 } from './formula/casing-length';
-export { CASINGS, type CasingFacts } from './formula/tables/casings';
+export * from './casing';
 export { allergensOf, declareIngredients, type DeclaredIngredient } from './formula/declaration';
 export { SLOW_SUGAR, recipeFigures, type RecipeFigures } from './formula/figures';
 export {
@@ -275,3 +275,6 @@ export {
 export { parseNumber, type ParsedNumber } from './units/parse-number';
 export { plausibleTemp, type Plausibility, type ReadingPlace } from './units/plausible';
 export * from './making';
+export * from './hanging';
+export * from './chill';
+export * from './house/watch';

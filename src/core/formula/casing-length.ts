@@ -3,7 +3,8 @@ import { requireBetween, requirePositive } from '../guard';
 /** Density of sausage batter, g/cm³ (usual). */
 export const BATTER_DENSITY_G_CM3 = 1.05;
 
-const gPerMetre = (diameterMm: number) =>
+/** Batter in a metre of casing, g. */
+export const gPerMetre = (diameterMm: number) =>
   (BATTER_DENSITY_G_CM3 * Math.PI * (diameterMm / 10) ** 2 * 100) / 4;
 
 /**

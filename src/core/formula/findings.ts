@@ -8,7 +8,7 @@ import { partRecipes } from '../route/parts';
 import { holdOf, outcomeOf, programOf } from '../route/read';
 import { UNCURED_SMOKE_FROM_C, hasPoultry, type Recipe } from './recipe';
 import { blendsOfUnknownSalt } from '../making/stand-in';
-import { CASINGS } from './tables/casings';
+import { casingFacts } from './casing-facts';
 
 /** fine: within the rule; advisory: said, nothing more; blocking: the recipe can't be approved so. */
 export type FindingLevel = 'fine' | 'advisory' | 'blocking';
@@ -206,9 +206,9 @@ const fermenting: Ask = ({ recipe, figures, rules }) => {
 };
 
 const casing: Ask = ({ recipe }) => {
-  const { kind, diameterMm } = recipe.casing;
-  if (!kind) return [];
-  const facts = CASINGS[kind];
+  const { diameterMm } = recipe.casing;
+  const facts = casingFacts(recipe.casing);
+  if (!facts) return [];
   const found: Finding[] = [];
   if (diameterMm < facts.fromMm || diameterMm > facts.toMm)
     found.push({

@@ -1,4 +1,5 @@
 import type { RouteStep } from '../route/step';
+import type { CasingFacts } from './tables/casings';
 import type { SchoolChoices } from './schools/questions';
 import type { ProgramStage } from './stage';
 
@@ -145,6 +146,8 @@ export type Casing = {
   pieceMm?: number;
   /** Share added for waste, [0, 1). */
   wasteFraction?: number;
+  /** What is known of a casing of the site's own; it stays with the version. */
+  own?: CasingFacts;
 };
 
 /** What a product is when it is done, and so what it must have been through. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import {
-  CASINGS,
+  casingFacts,
   QuantityError,
   casingLength,
   hangBatch,
@@ -80,9 +80,9 @@ const fullRoom = (room: Room | undefined) =>
 
 function hang(recipe: Recipe, room: Room | undefined, batterG: number): HangingPlan | null {
   const space = fullRoom(room);
-  const { diameterMm, pieceMm, kind } = recipe.casing;
+  const { diameterMm, pieceMm } = recipe.casing;
   if (!space || !pieceMm) return null;
-  const looped = kind ? CASINGS[kind].looped : false;
+  const looped = casingFacts(recipe.casing)?.looped ?? false;
   return hangBatch({ batterG, diameterMm, pieceMm, looped }, space);
 }
 

@@ -1,5 +1,6 @@
 import { endsOf } from '../../formula/stage-ends';
 import { batterComposition } from '../../formula/figures';
+import { casingFacts } from '../../formula/casing-facts';
 import { CASINGS } from '../../formula/tables/casings';
 import type { ChillMedium, ProgramStage, Recipe, StagePlace } from '../../formula/recipe';
 import type { HeatProduct } from '../../heat/product';
@@ -93,6 +94,6 @@ export function heatProduct(recipe: Recipe, startC: number): HeatProduct {
     lengthMm: casing.pieceMm,
     startC,
     ...batterComposition(recipe),
-    casingPermeability: CASINGS[casing.kind ?? 'hog'].permeability,
+    casingPermeability: (casingFacts(casing) ?? CASINGS.hog).permeability,
   };
 }

@@ -1,4 +1,5 @@
-import { CASINGS, type HangingPlan, type Recipe } from '@/core';
+import { casingFacts, type HangingPlan, type Recipe } from '@/core';
+import { soakWords } from '@/words/casing';
 import type { Show } from '@/words/show';
 import { Notice } from '@/ui/status';
 
@@ -19,7 +20,7 @@ const PROBLEMS: Record<HangingPlan['problems'][number], string> = {
 /** Casing to soak, pieces, sticks, and whether the house takes them. */
 export function HangingCard({ recipe, casingMm, hanging, house, show }: Props) {
   const { casing } = recipe;
-  const soak = casing.kind ? CASINGS[casing.kind].soak : null;
+  const facts = casingFacts(casing);
   return (
     <section className="sheet space-y-1" aria-label="Casing and hanging">
       <h2 className="text-lg font-semibold">Casing and hanging</h2>
@@ -32,12 +33,9 @@ export function HangingCard({ recipe, casingMm, hanging, house, show }: Props) {
           : ', without waste'}
         .
       </p>
-      {casing.kind && (
+      {facts && (
         <p>
-          {soak
-            ? `Soak ${soak.minMin} to ${soak.maxMin} min in water of ${show.temp(soak.waterC)}.`
-            : 'Used dry: no soak.'}
-          {CASINGS[casing.kind].edible ? '' : ' Not eaten: peel it off.'}
+          {soakWords(facts.soak, show)} {facts.edible ? '' : ' Not eaten: peel it off.'}
         </p>
       )}
       {hanging && (

@@ -1,0 +1,2 @@
+export { carryOver, type CarryOver } from './carry-over';
+export { chillPlan, type ChillBand, type ChillMedia, type ChillPlan } from './chill-plan';

@@ -1,0 +1,6 @@
+import type { Casing } from './recipe';
+import { CASINGS, type CasingFacts } from './tables/casings';
+
+/** What is known of a casing: of the site's own what the recipe carries, else the usual of its kind; null where nobody named one. */
+export const casingFacts = (casing: Pick<Casing, 'kind' | 'own'>): CasingFacts | null =>
+  casing.own ?? (casing.kind ? CASINGS[casing.kind] : null);

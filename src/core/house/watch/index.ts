@@ -1,0 +1,16 @@
+export {
+  airSpread,
+  type AirSensor,
+  type AirSpread,
+  type SensorSpot,
+  type SpreadAt,
+} from './air-spread';
+export { bathRise, type BathRise, type BathSize } from './bath';
+export { pullList, type PullGroup, type PullRow } from './pull-list';
+export {
+  SMOKE_SEEN,
+  smokeMinutes,
+  type SmokeLook,
+  type SmokeMinutes,
+  type SmokeSeen,
+} from './smoke-minutes';
