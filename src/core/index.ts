@@ -162,7 +162,9 @@ export { passedSteps, recipeOfRun } from './schedule/passed';
 export { workingSpans, type Span, type WorkingHours } from './schedule/working-hours';
 export {
   doseLimits,
+  floorRuleOf,
   sheetLimits,
+  type FloorRule,
   type CureHoldRule as CureHoldRuleBody,
   type Rule,
   type RuleBody,

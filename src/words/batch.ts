@@ -64,7 +64,11 @@ export const BASIS_WORDS: Record<DoseBasis, string> = {
 };
 
 /** Names of the rules: those of the checks, and what a formula is held against. */
-export const RULE_WORDS: Record<RuleKind, string> = { ...CHECK_WORDS, formula: 'Formula' };
+export const RULE_WORDS: Record<RuleKind, string> = {
+  ...CHECK_WORDS,
+  floor: 'Casing to cooler',
+  formula: 'Formula',
+};
 
 export const LOT_PROBLEM_WORDS: Record<LotProblem, string> = {
   past_use_by: 'past its use-by',

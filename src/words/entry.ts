@@ -11,6 +11,7 @@ import {
 } from '@/core';
 import type { Show } from './show';
 import { benchWords, ofLoad } from './bench';
+import { hangingWords } from './hanging';
 import { lineName } from './line-name';
 import { stepName } from './route';
 import { tickedTemps } from './ticked';
@@ -24,6 +25,7 @@ export const CHAPTER_WORDS: Record<ChapterName, string> = {
   cure: 'Cure hold',
   making: 'Making',
   bench: 'Bench work',
+  hanging: 'Stuffing, hanging, smoke',
   run: 'House and chill',
   probes: 'Probes and temperatures',
   drying: 'Drying',
@@ -123,6 +125,19 @@ export function entryWords(
     case 'fresh_part_made':
     case 'reminder_answered':
       return benchWords(b, recipe, s, routeOf(recipe));
+    case 'casing_soaked':
+    case 'links_checked':
+    case 'stuffing_weighed':
+    case 'faults_counted':
+    case 'sound_piece_kept':
+    case 'hung':
+    case 'stick_weighed':
+    case 'surface_touched':
+    case 'smoke_seen':
+    case 'damper_set':
+    case 'bath_seen':
+    case 'weather_noted':
+      return hangingWords(b, s);
     case 'parasites_controlled':
       return `${lineName(recipe, b.lineId)}: ${controlWords(b.control, s)}`;
     case 'plan_named':

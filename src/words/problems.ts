@@ -50,6 +50,7 @@ const REFUSALS: Record<Refusal, string> = {
   not_dried: 'This recipe says nothing of drying.',
   already_drying: 'It hangs to dry already.',
   nothing_hung: 'This recipe is never hung in a house: there is no program.',
+  spot_twice: 'Two sticks have the same number or the same spot. Give each its own.',
   unknown_step: 'The way of this recipe has no such step.',
   unknown_load:
     'There is no such load: this batch is made in fewer, or its meat is not weighed by loads.',

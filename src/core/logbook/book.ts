@@ -4,6 +4,7 @@ import { bench } from './chapters/bench';
 import { cure } from './chapters/cure';
 import { drying } from './chapters/drying';
 import { finish } from './chapters/finish';
+import { hanging } from './chapters/hanging';
 import { holds } from './chapters/holds';
 import { making } from './chapters/making';
 import { probes } from './chapters/probes';
@@ -22,6 +23,7 @@ const CHAPTERS = {
   cure,
   making,
   bench,
+  hanging,
   run,
   probes,
   drying,
@@ -41,6 +43,7 @@ const KINDS: Kinds = {
   ...cure.kinds,
   ...making.kinds,
   ...bench.kinds,
+  ...hanging.kinds,
   ...run.kinds,
   ...probes.kinds,
   ...drying.kinds,
@@ -74,6 +77,7 @@ export const emptyState = (): BatchState => ({
   ...cure.empty(),
   ...making.empty(),
   ...bench.empty(),
+  ...hanging.empty(),
   ...run.empty(),
   ...probes.empty(),
   ...drying.empty(),

@@ -56,7 +56,8 @@ export type Refusal =
   | 'already_added'
   | 'already_answered'
   | 'no_measured_form'
-  | 'other_ingredient';
+  | 'other_ingredient'
+  | 'spot_twice';
 
 /** All that the logbook knows of one kind of entry. */
 export type Kind<B> = {

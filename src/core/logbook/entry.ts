@@ -3,6 +3,7 @@ import type { BenchBody } from './chapters/bench';
 import type { CureBody } from './chapters/cure';
 import type { DryingBody } from './chapters/drying';
 import type { FinishBody } from './chapters/finish';
+import type { HangingBody } from './chapters/hanging';
 import type { HoldsBody } from './chapters/holds';
 import type { MakingBody } from './chapters/making';
 import type { ProbesBody } from './chapters/probes';
@@ -18,6 +19,7 @@ type AnyBody =
   | CureBody
   | MakingBody
   | BenchBody
+  | HangingBody
   | RunBody
   | ProbesBody
   | DryingBody
@@ -38,6 +40,7 @@ type AnyFact =
   | CureBody
   | MakingBody
   | Exclude<BenchBody, { kind: 'loads_set' }>
+  | HangingBody
   | RunBody
   | ProbesBody
   | DryingBody

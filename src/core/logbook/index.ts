@@ -24,6 +24,17 @@ export {
   type CureWay,
   type FreshWay,
 } from './chapters/bench';
+export {
+  BATH_OILS,
+  SOUND_PIECES,
+  SURFACE_FEELS,
+  WINDS,
+  type BathOil,
+  type SoundPiece,
+  type Stick,
+  type SurfaceFeel,
+  type Wind,
+} from './chapters/hanging';
 export { PART_KINDS, entriesOfPart, isParted, ofPart, partOf } from './parts';
 export { foldBatch } from './fold';
 export { evidenceEndS } from './phase';

@@ -3,6 +3,7 @@ import type { BenchState } from './chapters/bench';
 import type { CureState } from './chapters/cure';
 import type { DryingState } from './chapters/drying';
 import type { FinishState } from './chapters/finish';
+import type { HangingState } from './chapters/hanging';
 import type { HoldsState } from './chapters/holds';
 import type { MakingState } from './chapters/making';
 import type { ProbesState } from './chapters/probes';
@@ -42,6 +43,7 @@ export type BatchState = RecordState &
   CureState &
   MakingState &
   BenchState &
+  HangingState &
   RunState &
   ProbesState &
   DryingState &

@@ -249,6 +249,21 @@ export const RULE_DEFINITIONS = {
     /** What a trial spoonful may lose in fat and water. */
     trialLossShare: share('trial cook loses at most'),
   },
+  /* What is usual between the casing and the cooler: it advises and reminds, and judges no batch. */
+  floor: {
+    hornMost: share('horn at most of the flat casing'),
+    hornLeast: share('horn at least of the flat casing'),
+    linkShare: share('links off their weight by at most'),
+    stuffLossShare: share('lost in stuffing at most'),
+    smokeLookS: seconds('smoke looked at every'),
+    spreadC: { as: 'temp_step', label: 'corners apart by at most', min: 1, max: 60 },
+    /** Until the core is warmer, the air of a chamber stays below what melts the fat out. */
+    fatCoreC: temp('until the core is at'),
+    coarseAirC: temp('chamber at most, coarse'),
+    emulsionAirC: temp('chamber at most, chopped fine'),
+    /** An alarm that nobody has seen goes on to the next person on duty, s. */
+    nextPersonS: seconds('an alarm goes to the next person after'),
+  },
   /* Limits on a formula that are not a batch's verdict: they advise, or block a recipe's approval. */
   formula: {
     minSaltFraction: share('salt at least'),

@@ -1,10 +1,12 @@
 import { sodiumNitriteFromIon } from '../formula/nitrite-ion';
+import { FLOOR_USUAL } from './tables/floor';
 import type { RuleBodyOf, RuleKind } from './definition';
 
 export type DoseRule = RuleBodyOf<'dose'>;
 export type FermentationRule = RuleBodyOf<'fermentation'>;
 export type LethalityRule = RuleBodyOf<'lethality'>;
 export type CureHoldRule = RuleBodyOf<'cure_hold'>;
+export type FloorRule = RuleBodyOf<'floor'>;
 export type MakingRule = RuleBodyOf<'making'>;
 export type ProbeRule = RuleBodyOf<'probe_evidence'>;
 
@@ -35,3 +37,6 @@ export function doseLimits(rule: DoseRule): { minPpm: number; maxPpm: number } {
     maxPpm: sodiumNitriteFromIon(rule.maxPpm),
   };
 }
+
+/** What is usual on the floor by a batch's rules; the starter values for one that began before there was such a rule. */
+export const floorRuleOf = (rules: Partial<RuleSet>): FloorRule => rules.floor?.body ?? FLOOR_USUAL;

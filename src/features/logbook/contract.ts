@@ -3,6 +3,7 @@ import { LOT_PROBLEMS, RUN_EVENTS, type EntryBody, type LotProblem } from '@/cor
 import { stageSchema, stagesSchema } from '@/features/programs/contract';
 import { MAX_MASS_G, mass, optionalTemp, part, temp, words } from './entry-fields';
 import { benchFacts, disagreeing, loadsSet, weighingFields } from './bench-contract';
+import { hangingFacts, liesAgainst } from './hanging-contract';
 import { finishing, planNamed } from './finishing-contract';
 import { refSchema } from './ref';
 
@@ -64,6 +65,7 @@ const reworkDone = z.object({ kind: z.literal('rework_done'), part, text: words 
 const facts = [
   ...finishing,
   ...benchFacts,
+  ...hangingFacts,
   weighed,
   reading,
   phLogged,
@@ -199,7 +201,7 @@ export const postedEntrySchema = z.object({
   happenedAt: z.iso.datetime({ offset: true }),
   body: postedBodySchema.superRefine((body, ctx) => {
     const said = body.kind === 'corrected' ? body.replacement : body;
-    const wrong = said && disagreeing(said);
+    const wrong = said && (disagreeing(said) ?? liesAgainst(said));
     if (wrong) ctx.addIssue({ code: 'custom', path: [wrong[0]], message: wrong[1] });
   }),
   corrects: z.uuid().nullable().default(null),

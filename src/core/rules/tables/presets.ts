@@ -1,5 +1,6 @@
 import { SALMONELLA } from '../../lethality/lethality';
 import type { RuleKind } from '../rule';
+import { FLOOR_PRESET } from './floor';
 import { MAKING_PRESET } from './making';
 import type { RulePreset } from './preset';
 
@@ -284,6 +285,7 @@ export const RULE_PRESETS: readonly RulePreset[] = [
     },
   },
   MAKING_PRESET,
+  FLOOR_PRESET,
 ];
 
 /** What a new site starts with: the stricter preset of each kind. */
@@ -301,5 +303,6 @@ export const DEFAULT_RULES: Record<RuleKind, string> = {
   serving: 'serving-2h',
   cold_chain: 'cold-chain-raw',
   making: 'making-usual',
+  floor: 'floor-usual',
   formula: 'formula-us-cooked',
 };
