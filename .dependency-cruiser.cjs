@@ -11,6 +11,7 @@ const ORDER = [
   'stores',
   'recipes',
   'making',
+  'stuffing',
   'batches',
   'houses',
   'bench',

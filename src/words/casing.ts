@@ -1,4 +1,13 @@
-import type { CasingForm, FitFinding, LinkCheck, Soak, SoakAdd } from '@/core';
+import type {
+  CasingFacts,
+  CasingForm,
+  FitFinding,
+  LinkCheck,
+  Soak,
+  SoakAdd,
+  SoakStand,
+  StuffDue,
+} from '@/core';
 import type { Show } from './show';
 
 export const SOAK_ADD_WORDS: Record<SoakAdd, string> = {
@@ -53,3 +62,42 @@ export function linkWords(c: LinkCheck, s: Show): string {
   if (c.status === 'right') return `Right: ${s.grams(c.meanG, 0.1)} on average.`;
   return c.status === 'light' ? `${off} light: ${by} longer.` : `${off} heavy: ${by} shorter.`;
 }
+
+/** What a casing does, in a line. */
+export function factsWords(f: CasingFacts, s: Show): string {
+  return [
+    `${s.quantity('diameter', f.fromMm)} to ${s.quantity('diameter', f.toMm)}`,
+    f.edible ? 'eaten' : 'peeled off',
+    f.smokePasses ? 'smoke passes' : 'no smoke passes',
+    f.permeability === 0 ? 'nothing dries in it' : null,
+    f.poachToC === null ? 'not poached' : `poached up to ${s.temp(f.poachToC)}`,
+    `second tie above ${s.mass(f.tieAboveG)}`,
+    soakWords(f.soak, s)
+      .replace(/\.$/, '')
+      .replace(/^[SU]/, (c) => c.toLowerCase()),
+    f.soak ? `weak after ${s.duration(f.soak.weakFromMin * 60)}` : null,
+  ]
+    .filter((x) => x !== null)
+    .join(' · ');
+}
+
+export const SOAK_STAND_WORDS: Record<SoakStand, string> = {
+  soaking: 'usable',
+  usable: 'usable',
+  weak: 'weak, too long in the water',
+};
+
+const DUE: Record<StuffDue['code'], (f: Figures, s: Show) => string> = {
+  soak_start: (f, s) =>
+    `Start soaking, so that the casing is ready at ${s.time(f.usableS!)} (${s.duration(f.minS!)}):`,
+  soak_ready: (f, s) => `The casing is usable, until ${s.time(f.weakS!)}.`,
+  soak_weak: () => 'Too long in the water: the casing gets weak. Take fresh ones, or stuff slower.',
+  soak_again: () => 'The stuffing outlasts one soak: put the second half into the water later,',
+  check_links: () => 'Measure and weigh the first three links.',
+  check_again: () => 'Measure and weigh three links again.',
+  keep_ph: () => 'Keep a stub for the pH before the last link.',
+  keep_probe: () => 'Keep a sound piece for the probe before the last link.',
+};
+
+/** What of the stuffing is due, in a line. */
+export const stuffDueWords = (d: StuffDue, s: Show): string => DUE[d.code](d.figures, s);

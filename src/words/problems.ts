@@ -111,6 +111,8 @@ const OTHERS = {
   last_lead: 'There must always be a release lead who can sign in.',
   email_taken: 'This e-mail has an account already.',
   no_such_rule: 'There is no such rule.',
+  casing_taken: 'Another casing of the site has this name.',
+  no_such_casing: 'There is no such casing any more. Reload the page.',
   ingredient_taken: 'Another ingredient has this name.',
   ingredient_in_use: 'It is in use and stays as it is:',
   no_such_ingredient: 'There is no such ingredient.',

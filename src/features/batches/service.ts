@@ -11,7 +11,7 @@ import {
   type Offer,
 } from '@/features/logbook/service';
 import { probeGuard } from '@/features/readings/service';
-import { lotGuard } from '@/features/stores/service';
+import { casingGuard, lotGuard } from '@/features/stores/service';
 import { nowS as clock } from '@/platform/clock';
 import type { Db } from '@/platform/db/client';
 import type { z } from 'zod';
@@ -47,6 +47,7 @@ export const GUARDS: readonly Guard[] = [
   referencesGuard,
   probeGuard,
   lotGuard,
+  casingGuard,
 ];
 
 const offerOf = ({ batchId, entry }: Posted, by: Author): Offer => ({

@@ -1,5 +1,5 @@
 import { sql } from 'kysely';
-import type { Reading, ReadingPlace } from '@/core';
+import type { Reading, ReadingPlace, SensorSpot } from '@/core';
 import type { Handle } from '@/platform/db/client';
 import { enterReadings, isSealed, keepLate, sealsOver } from './seals';
 
@@ -50,12 +50,12 @@ export type Channel = {
   key: string;
   name: string;
   what: ReadingPlace;
-};
+} & SensorSpot;
 
 export const houseChannels = (db: Handle, houseId: string): Promise<Channel[]> =>
   db
     .selectFrom('channel')
-    .select(['id', 'houseId', 'batchId', 'key', 'name', 'what'])
+    .select(['id', 'houseId', 'batchId', 'key', 'name', 'what', 'level', 'depth'])
     .where('houseId', '=', houseId)
     .orderBy('id')
     .execute();
@@ -65,7 +65,7 @@ export const channelsByIds = (db: Handle, ids: readonly number[]): Promise<Chann
     ? Promise.resolve([])
     : db
         .selectFrom('channel')
-        .select(['id', 'houseId', 'batchId', 'key', 'name', 'what'])
+        .select(['id', 'houseId', 'batchId', 'key', 'name', 'what', 'level', 'depth'])
         .where('id', 'in', [...ids])
         .execute();
 

@@ -11,9 +11,18 @@ import { db } from '@/platform/db/client';
 import { isThere } from '@/platform/db/there';
 import { fieldsOf, readInput } from '@/platform/read-input';
 import { firstVisit } from './first-visit';
-import { hangingSchema, machineSchema, ruleEditSchema, siteSchema } from './contract';
+import {
+  careSchema,
+  hangingSchema,
+  layoutSchema,
+  sensorSchema,
+  machineSchema,
+  ruleEditSchema,
+  siteSchema,
+} from './contract';
 import { saveSite } from './repository';
 import {
+  addAirSensor,
   addDevice,
   addHouse,
   chooseRule,
@@ -58,6 +67,31 @@ export const saveHangingAction = async (input: unknown) =>
     await db().updateTable('house').set(room).where('id', '=', id).execute();
     return done;
   });
+
+export const saveLayoutAction = async (input: unknown) =>
+  change(layoutSchema, input, async ({ id, layout }) => {
+    const row = { layout: JSON.stringify(layout) };
+    await db().updateTable('house').set(row).where('id', '=', id).execute();
+    return done;
+  });
+export const saveCareAction = async (input: unknown) =>
+  change(careSchema, input, async ({ id, care }) => {
+    const row = { care: JSON.stringify(care) };
+    await db().updateTable('house').set(row).where('id', '=', id).execute();
+    return done;
+  });
+export const saveSensorAction = async (input: unknown) =>
+  change(sensorSchema, input, async ({ channelId, ...spot }) => {
+    await db().updateTable('channel').set(spot).where('id', '=', channelId).execute();
+    return done;
+  });
+/** One more air sensor of a place: a house of several corners has several. */
+export const addAirSensorAction = async (input: unknown) =>
+  change(
+    z.object({ houseId: z.string().min(1), name: z.string().trim().min(1).max(60) }),
+    input,
+    async (s) => ((await addAirSensor(db(), s)) ? done : { ok: false, code: 'no_such_house' }),
+  );
 
 const autoSchema = z.object({ id: z.string().min(1), autoAdvance: z.boolean() });
 export const setAutoAdvanceAction = async (input: unknown) =>

@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon';
 import { z } from 'zod';
-import { MACHINE_KINDS } from '@/core';
+import { HOT_DEPTHS, HOT_LEVELS, MACHINE_KINDS, THICK_WHERE } from '@/core';
 import { ruleBodySchema } from './rule-schema';
 
 export { ruleBodySchema };
@@ -27,6 +27,58 @@ export const hangingSchema = z.object({
   stickMm: z.number('give the length of a stick').positive().max(10_000),
   dropMm: z.number('give the longest piece').positive().max(10_000),
   capacityG: z.number('give the weight it carries').positive().max(10_000_000),
+});
+
+const interval = z
+  .number('give minutes, or leave it empty')
+  .positive('must be more than 0')
+  .max(7 * 24 * 3600, 'more than a week cannot be meant')
+  .nullable();
+
+/** How a place hangs: levels, rows and where it is hot. */
+export const layoutSchema = z.object({
+  id: z.string().min(1).max(100),
+  layout: z.object({
+    levels: z.number('give the levels').int('whole levels only').min(1, 'at least one').max(20),
+    rows: z.number('give the rows').int('whole rows only').min(1, 'at least one').max(60),
+    rowMm: z.number('give the distance').positive('must be more than 0').max(2000),
+    hotDepth: z.enum(HOT_DEPTHS),
+    hotLevel: z.enum(HOT_LEVELS),
+    thick: z.enum(THICK_WHERE),
+    stickTareG: z.number().positive('must be more than 0').max(20_000).nullable(),
+  }),
+});
+
+const bathFigure = (what: string, most: number) =>
+  z.number(`give ${what}`).nonnegative('cannot be less than nothing').max(most);
+
+/** How a place is kept; a bath with its water, its surface and the height left to its rim. */
+export const careSchema = z.object({
+  id: z.string().min(1).max(100),
+  care: z.object({
+    preheatS: interval,
+    fuelEveryS: interval,
+    woodEveryS: interval,
+    ceilingC: z
+      .number('give a temperature, or leave it empty')
+      .min(0, 'below freezing')
+      .max(200, 'hotter than any house')
+      .nullable(),
+    bath: z
+      .object({
+        volumeL: bathFigure('the water', 5000).positive('must be more than 0'),
+        areaCm2: bathFigure('the surface', 200_000).positive('must be more than 0'),
+        rimCm: bathFigure('the height to the rim', 300),
+      })
+      .nullable(),
+  }),
+});
+
+/** Where an air sensor of a place hangs. */
+export const sensorSchema = z.object({
+  channelId: z.number().int().positive(),
+  level: z.number().int('whole levels only').min(1, 'from 1 on').max(20).nullable(),
+  depth: z.enum(['front', 'middle', 'back']).nullable(),
 });
 
 const holes = (what: string) =>

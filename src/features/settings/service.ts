@@ -148,6 +148,39 @@ export async function addHouse(
     .execute();
 }
 
+/** One more air sensor of a place, on a channel of its own; false where there is no such place. */
+export async function addAirSensor(
+  db: Db,
+  input: { houseId: string; name: string },
+): Promise<boolean> {
+  return db.transaction().execute(async (tx) => {
+    const house = await tx
+      .selectFrom('house')
+      .select('id')
+      .where('id', '=', input.houseId)
+      .forUpdate()
+      .executeTakeFirst();
+    if (!house) return false;
+    const { n } = await tx
+      .selectFrom('channel')
+      .select((e) => e.fn.countAll<number>().as('n'))
+      .where('houseId', '=', house.id)
+      .where('what', '=', 'air')
+      .executeTakeFirstOrThrow();
+    await tx
+      .insertInto('channel')
+      .values({
+        houseId: house.id,
+        batchId: null,
+        key: `air-${Number(n) + 1}`,
+        name: input.name,
+        what: 'air',
+      })
+      .execute();
+    return true;
+  });
+}
+
 /** Sets up a machine, or changes what is known of one. */
 export async function saveMachine(db: Handle, { id, ...machine }: MachineInput): Promise<boolean> {
   const row = {

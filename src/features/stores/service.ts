@@ -128,6 +128,8 @@ export async function adjustLot(db: Db, input: Adjust, by: string): Promise<Stor
 }
 
 export { sameName } from './lot-problems';
+export { casingGuard } from './casing-guard';
+export { casingLots, ownCasings, type CasingLot, type OwnCasing } from './casings';
 export { lotGuard } from './lot-guard';
 export {
   findLot,

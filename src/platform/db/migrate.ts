@@ -11,6 +11,7 @@ import * as seal from './migrations/0007-seal';
 import * as ledger from './migrations/0008-ledger';
 import * as places from './migrations/0009-places';
 import * as machines from './migrations/0010-machines';
+import * as floor from './migrations/0011-floor';
 import { grantRights } from './rights';
 
 const MIGRATIONS = {
@@ -24,6 +25,7 @@ const MIGRATIONS = {
   '0008-ledger': ledger,
   '0009-places': places,
   '0010-machines': machines,
+  '0011-floor': floor,
 };
 
 /**

@@ -2,6 +2,12 @@ import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type {
   Allergen,
   AdditionKind,
+  CasingFacts,
+  CasingForm,
+  CasingKind,
+  HouseCare,
+  HouseLayout,
+  SensorSpot,
   Species,
   EntryBody,
   HouseKind,
@@ -81,6 +87,8 @@ export interface Tables {
     dropMm: number | null;
     capacityG: number | null;
     autoAdvance: Generated<boolean>;
+    layout: JSONColumnType<HouseLayout> | null;
+    care: JSONColumnType<HouseCare> | null;
   };
   houseFit: {
     houseId: string;
@@ -137,6 +145,8 @@ export interface Tables {
     key: string;
     name: string;
     what: ReadingPlace;
+    level: number | null;
+    depth: SensorSpot['depth'];
   };
   reading: { channelId: number; at: Instant; tempC: number };
   recipe: { id: string; name: string; createdAt: Made };
@@ -191,6 +201,59 @@ export interface Tables {
     changeG: number;
     reason: string;
     movedAt: Made;
+    byName: string;
+  };
+  casingKind: {
+    id: string;
+    name: string;
+    facts: JSONColumnType<CasingFacts>;
+    createdAt: Made;
+    createdByName: string;
+    removedAt: Instant | null;
+  };
+  casingLot: {
+    id: string;
+    /** Of the shipped table, or of the site's own: one of the two. */
+    kind: CasingKind | null;
+    kindId: string | null;
+    code: string;
+    supplier: string;
+    form: CasingForm;
+    count: number;
+    eachM: number;
+    diameterMm: number;
+    receivedAt: Instant;
+    /** A day, yyyy-mm-dd. */
+    useBy: string | null;
+    recordedAt: Made;
+    recordedByName: string;
+  };
+  casingMove: {
+    id: string;
+    lotId: string;
+    entryId: string | null;
+    changeM: number;
+    what: 'used' | 'back' | 'opened' | 'resalted' | 'counted';
+    reason: string;
+    movedAt: Made;
+    byName: string;
+  };
+  cleaningTask: {
+    id: string;
+    name: string;
+    minutes: number;
+    everyDays: number | null;
+    needsCold: Generated<boolean>;
+    removedAt: Instant | null;
+  };
+  cleaningDone: {
+    id: string;
+    taskId: string;
+    name: string;
+    note: string;
+    doneAt: Instant;
+    recordedAt: Made;
+    byId: string;
     byName: string;
   };
   batch: {

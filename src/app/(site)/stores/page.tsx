@@ -44,7 +44,12 @@ export default async function StoresPage({
   const short = shortages(planned, ingredients, lots);
   return (
     <>
-      <h1 className="mb-3 text-2xl font-extrabold">Stores</h1>
+      <div className="mb-3 flex flex-wrap items-baseline gap-x-3">
+        <h1 className="text-2xl font-extrabold">Stores</h1>
+        <Link href="/stores/casings" className="text-accent underline">
+          Casings
+        </Link>
+      </div>
       {short.length > 0 && (
         <div className="mb-4">
           <Notice tone="bad">

@@ -5,6 +5,7 @@ import { usePathname } from 'next/navigation';
 
 const TABS = [
   ['', 'Now'],
+  ['/stuffing', 'Stuffing'],
   ['/house', 'House and chill'],
   ['/verdict', 'Verdict'],
   ['/log', 'Log'],

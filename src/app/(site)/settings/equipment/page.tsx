@@ -12,6 +12,8 @@ import {
   ScaleForm,
 } from '@/features/settings/ui/EquipmentForms';
 import { MachineForm, RemoveMachineForm } from '@/features/settings/ui/MachineForms';
+import { CareForm, LayoutForm, SensorForms } from '@/features/settings/ui/PlaceForms';
+import { houseChannels } from '@/features/readings/service';
 import { db } from '@/platform/db/client';
 import { learnedByMachine } from '@/features/making/service';
 import { learnedWords, machineWords } from '@/words/machine';
@@ -29,6 +31,14 @@ export default async function EquipmentPage() {
     listMachines(db()),
     learnedByMachine(db()),
   ]);
+  const sensors = new Map(
+    await Promise.all(
+      houses.map(async (h) => {
+        const air = (await houseChannels(db(), h.id)).filter((c) => c.what === 'air');
+        return [h.id, air] as const;
+      }),
+    ),
+  );
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">
       <div className="space-y-4">
@@ -44,7 +54,16 @@ export default async function EquipmentPage() {
                 </p>
                 {run && <AutoForm id={h.id} on={h.autoAdvance} />}
                 {run && (
-                  <HangingForm key={show.settings.system} house={h} system={show.settings.system} />
+                  <div key={show.settings.system}>
+                    <HangingForm house={h} system={show.settings.system} />
+                    <LayoutForm place={h} system={show.settings.system} />
+                    <CareForm
+                      place={h}
+                      isBath={h.kind === 'water_bath'}
+                      system={show.settings.system}
+                    />
+                    <SensorForms place={h} sensors={sensors.get(h.id) ?? []} />
+                  </div>
                 )}
               </li>
             ))}

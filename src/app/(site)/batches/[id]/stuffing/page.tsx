@@ -1,0 +1,31 @@
+import { requirePage } from '@/features/accounts/identify';
+import { dossierOfPage } from '@/features/batches/page-data';
+import { wayNow } from '@/features/houses/way';
+import { listScales, loadSite } from '@/features/settings/service';
+import { stuffingOf } from '@/features/stuffing/service';
+import { StuffingDesk } from '@/features/stuffing/ui';
+import { nowS } from '@/platform/clock';
+import { db } from '@/platform/db/client';
+
+/** The stuffing of a batch: casings in their water, links, what came out, what is kept apart. */
+export default async function StuffingPage({ params }: { params: Promise<{ id: string }> }) {
+  await requirePage();
+  const dossier = await dossierOfPage((await params).id);
+  const now = nowS();
+  const way = await wayNow(db(), dossier, await loadSite(db()), now);
+  const stuff = way.pieces.find((p) => p.key === 'stuff');
+  const data = await stuffingOf(
+    db(),
+    dossier,
+    await listScales(db()),
+    stuff ? { startS: stuff.startS, endS: stuff.endS } : null,
+    now,
+  );
+  return data ? (
+    <StuffingDesk data={data} nowS={now} />
+  ) : (
+    <p className="sheet">
+      Weigh the meat first: casings, links and fillings follow its real weight.
+    </p>
+  );
+}

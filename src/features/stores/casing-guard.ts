@@ -1,0 +1,82 @@
+import type { Author, BatchState, EntryBody } from '@/core';
+import type { Guard } from '@/features/logbook/service';
+import type { Tx } from '@/platform/db/client';
+import { v5Id } from '@/platform/ids';
+import { casingLots } from './casings';
+
+type Stuffing = Extract<EntryBody, { kind: 'stuffing_weighed' }>;
+
+const saidOf = (body: EntryBody) => (body.kind === 'corrected' ? body.replacement : body);
+const stuffingOf = (body: EntryBody): Stuffing | null => {
+  const said = saidOf(body);
+  return said?.kind === 'stuffing_weighed' ? said : null;
+};
+
+/** Takes back what an entry had moved. */
+async function takeBack(tx: Tx, entryId: string, by: string, newId: string): Promise<void> {
+  const moved = await tx
+    .selectFrom('casingMove')
+    .select(['lotId', (e) => e.fn.sum<number>('changeM').as('changeM')])
+    .where('entryId', '=', entryId)
+    .groupBy('lotId')
+    .execute();
+  for (const { lotId, changeM } of moved)
+    await tx
+      .insertInto('casingMove')
+      .values({
+        id: v5Id(`${newId}:back:${lotId}`),
+        lotId,
+        entryId,
+        changeM: -changeM,
+        what: 'counted',
+        reason: 'Stuffing corrected',
+        byName: by,
+      })
+      .execute();
+}
+
+async function moveStock(
+  tx: Tx,
+  state: BatchState,
+  entry: { id: string; corrects: string | null; body: EntryBody },
+  by: Author,
+): Promise<void> {
+  if (state.practice) return;
+  if (entry.corrects) await takeBack(tx, entry.corrects, by.name, entry.id);
+  const s = stuffingOf(entry.body);
+  if (!s?.lotId || s.usedM === undefined) return;
+  const of = { lotId: s.lotId, entryId: entry.corrects ?? entry.id, byName: by.name };
+  await tx
+    .insertInto('casingMove')
+    .values({
+      ...of,
+      id: v5Id(`${entry.id}:used`),
+      changeM: -s.usedM,
+      what: 'used',
+      reason: 'Stuffed',
+    })
+    .execute();
+  if (s.backM)
+    await tx
+      .insertInto('casingMove')
+      .values({
+        ...of,
+        id: v5Id(`${entry.id}:again`),
+        changeM: s.backM,
+        what: 'back',
+        reason: 'Left over, salted again',
+      })
+      .execute();
+}
+
+/** Guards the casings of a batch: the lot that is named is one, and goes down by what was used. */
+export const casingGuard: Guard = {
+  refuse: async (tx, { entry }) => {
+    const said = saidOf(entry.body);
+    if (said?.kind !== 'stuffing_weighed' && said?.kind !== 'casing_soaked') return null;
+    if (!said.lotId) return null;
+    const lot = (await casingLots(tx)).find((l) => l.id === said.lotId);
+    return lot ? null : { ok: false, code: 'no_such_lot' };
+  },
+  effect: (tx, { case: c, entry }) => moveStock(tx, c.state, entry, entry.by),
+};

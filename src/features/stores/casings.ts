@@ -1,0 +1,169 @@
+import { sql } from 'kysely';
+import { CASINGS, metresLeft, type CasingFacts, type CasingForm, type CasingKind } from '@/core';
+import type { Db, Handle, Tx } from '@/platform/db/client';
+import { holdLockOn } from '@/platform/locks';
+import { CASING_WORDS } from '@/words/recipe';
+import type { CasingKindInput, CasingLotInput, CasingMoveInput } from './casing-contract';
+import type { StoreResult } from './service';
+
+/** A kind of casing of the site's own. */
+export type OwnCasing = { id: string; name: string; facts: CasingFacts };
+
+/** A lot of casings as it stands: what is left, and when it was opened and last salted again. */
+export type CasingLot = {
+  id: string;
+  name: string;
+  kind: CasingKind | null;
+  kindId: string | null;
+  facts: CasingFacts;
+  code: string;
+  supplier: string;
+  form: CasingForm;
+  eachM: number;
+  diameterMm: number;
+  receivedAt: Date;
+  useBy: string | null;
+  leftM: number;
+  openedAt: Date | null;
+  resaltedAt: Date | null;
+};
+
+/** Casings of the site's own in use. */
+export const ownCasings = (db: Handle): Promise<OwnCasing[]> =>
+  db
+    .selectFrom('casingKind')
+    .select(['id', 'name', 'facts'])
+    .where('removedAt', 'is', null)
+    .orderBy('name')
+    .execute();
+
+const MOVE = ['lotId', 'changeM', 'what', 'movedAt'] as const;
+
+/** Lots of casings, those with something left first, first to be used first. */
+export async function casingLots(db: Handle): Promise<CasingLot[]> {
+  const rows = await db
+    .selectFrom('casingLot as l')
+    .leftJoin('casingKind as k', 'k.id', 'l.kindId')
+    .select([
+      'l.id',
+      'l.kind',
+      'l.kindId',
+      'l.code',
+      'l.supplier',
+      'l.form',
+      'l.count',
+      'l.eachM',
+      'l.diameterMm',
+      'l.receivedAt',
+      sql<string | null>`l.use_by::text`.as('useBy'),
+      'k.name as ownName',
+      'k.facts as ownFacts',
+    ])
+    .orderBy('l.useBy')
+    .orderBy('l.receivedAt')
+    .execute();
+  const moves = await db.selectFrom('casingMove').select(MOVE).orderBy('movedAt').execute();
+  const lots = rows.map((l): CasingLot => {
+    const own = moves.filter((m) => m.lotId === l.id);
+    const last = (what: string) => own.findLast((m) => m.what === what)?.movedAt ?? null;
+    return {
+      ...l,
+      name: l.ownName ?? CASING_WORDS[l.kind!],
+      facts: l.ownFacts ?? CASINGS[l.kind!],
+      leftM: metresLeft(
+        l.count * l.eachM,
+        own.map((m) => m.changeM),
+      ),
+      openedAt: own.find((m) => m.what === 'opened' || m.what === 'used')?.movedAt ?? null,
+      resaltedAt: last('resalted') ?? last('back'),
+    };
+  });
+  return lots.sort((a, b) => Number(a.leftM <= 0) - Number(b.leftM <= 0));
+}
+
+const taken = (tx: Tx, input: CasingKindInput) =>
+  tx
+    .selectFrom('casingKind')
+    .select('id')
+    .where('removedAt', 'is', null)
+    .where('id', '<>', input.id)
+    .where((e) => e(e.fn('lower', ['name']), '=', input.name.toLowerCase()))
+    .executeTakeFirst();
+
+/** Adds a kind of casing, or changes what is known of one; recipes keep what they were written with. */
+export async function saveCasingKind(
+  db: Db,
+  input: CasingKindInput,
+  by: string,
+): Promise<StoreResult> {
+  return db.transaction().execute(async (tx) => {
+    await holdLockOn(tx, 'names', 'casing');
+    if (await taken(tx, input)) return { ok: false, code: 'casing_taken' };
+    const row = { name: input.name, facts: JSON.stringify(input.facts) };
+    await tx
+      .insertInto('casingKind')
+      .values({ id: input.id, ...row, createdByName: by, removedAt: null })
+      .onConflict((c) => c.column('id').doUpdateSet(row))
+      .execute();
+    return { ok: true };
+  });
+}
+
+/** Takes a kind out of use: its lots and the recipes that name it keep it. */
+export async function removeCasingKind(db: Db, id: string): Promise<StoreResult> {
+  const row = await db
+    .updateTable('casingKind')
+    .set({ removedAt: new Date() })
+    .where('id', '=', id)
+    .where('removedAt', 'is', null)
+    .executeTakeFirst();
+  return row.numUpdatedRows > 0n ? { ok: true } : { ok: false, code: 'no_such_casing' };
+}
+
+/** Takes a lot of casings into the stores. Sent twice, it counts once. */
+export async function receiveCasings(
+  db: Db,
+  { of, ...lot }: CasingLotInput,
+  by: string,
+): Promise<StoreResult> {
+  const shipped = of in CASINGS;
+  if (!shipped && !(await ownCasings(db)).some((k) => k.id === of))
+    return { ok: false, code: 'no_such_casing' };
+  await db
+    .insertInto('casingLot')
+    .values({
+      ...lot,
+      kind: shipped ? (of as CasingKind) : null,
+      kindId: shipped ? null : of,
+      receivedAt: new Date(),
+      recordedByName: by,
+    })
+    .onConflict((c) => c.column('id').doNothing())
+    .execute();
+  return { ok: true };
+}
+
+const MOVE_WORDS = { opened: 'Opened', resalted: 'Salted again', counted: 'Counted' } as const;
+
+/** Opened, salted again, or counted: the difference of a count becomes a move with its reason. */
+export async function moveCasings(db: Db, move: CasingMoveInput, by: string): Promise<StoreResult> {
+  return db.transaction().execute(async (tx) => {
+    await holdLockOn(tx, 'lot', move.lotId);
+    const lot = (await casingLots(tx)).find((l) => l.id === move.lotId);
+    if (!lot) return { ok: false, code: 'no_such_lot' };
+    await tx
+      .insertInto('casingMove')
+      .values({
+        id: move.id,
+        lotId: lot.id,
+        entryId: null,
+        changeM: move.what === 'counted' ? move.countedM! - lot.leftM : 0,
+        what: move.what,
+        reason: move.reason || MOVE_WORDS[move.what],
+        byName: by,
+      })
+      .onConflict((c) => c.column('id').doNothing())
+      .execute();
+    return { ok: true };
+  });
+}

@@ -1,0 +1,44 @@
+'use client';
+
+import { useShow } from '@/ui/show-context';
+import { Notice } from '@/ui/status';
+import { stuffDueWords } from '@/words/casing';
+import type { StuffingData } from '../sheet';
+import { FaultPart } from './FaultPart';
+import { LinkPart } from './LinkPart';
+import { OutPart } from './OutPart';
+import { SoakPart } from './SoakPart';
+
+/** Casing, links, in and out, pieces: the stuffing of one batch, with what is due of it on top. */
+export function StuffingDesk({ data, nowS }: { data: StuffingData; nowS: number }) {
+  const show = useShow();
+  return (
+    <div className="space-y-4">
+      {data.due.length > 0 && (
+        <ul className="space-y-2" aria-label="Due">
+          {data.due.map((d) => (
+            <li key={d.code}>
+              <Notice tone={d.dueS <= nowS ? 'wait' : 'good'}>
+                {stuffDueWords(d, show)}
+                {d.dueS > nowS ? ` ${show.when(d.dueS, nowS)}` : ''}
+              </Notice>
+            </li>
+          ))}
+        </ul>
+      )}
+      {data.people > 1 && !data.stuffed && (
+        <p className="font-semibold">{data.people} people are needed for the stuffing.</p>
+      )}
+      <div className="grid items-start gap-4 lg:grid-cols-2">
+        <div className="space-y-4">
+          <SoakPart key={data.lots.length} data={data} />
+          <OutPart data={data} />
+        </div>
+        <div className="space-y-4">
+          <LinkPart data={data} />
+          <FaultPart data={data} />
+        </div>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,1 @@
+export { StuffingDesk } from './StuffingDesk';
