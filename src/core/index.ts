@@ -214,7 +214,8 @@ export {
 } from './forecast/fit-run';
 export type { RunChannel, RunReading } from './forecast/readings';
 export type { Target } from './forecast/run-case';
-export type { Alarm, AlarmCode, AlarmRank } from './house/alarms/alarm';
+export type { Alarm, AlarmCode, AlarmRank, PlaceKnown } from './house/alarms/alarm';
+export { spreadOf } from './house/alarms/place';
 export { alarmsOf } from './house/alarms/alarms';
 export { alarmChanges, type AlarmChanges } from './house/alarms/changes';
 export { designProgram, type DesignGoal } from './house/program/design-program';

@@ -234,6 +234,14 @@ test.each(Object.keys(ALARM_WORDS) as AlarmCode[])('an alarm says what to do: %s
       'maxS',
       'readyS',
       'lateS',
+      'sinceS',
+      'countsS',
+      'lastS',
+      'everyS',
+      'untilC',
+      'spreadC',
+      'coldC',
+      'hotC',
     ].map((k) => [k, 1800]),
   );
   const words = alarmWords(code, figures, show);

@@ -48,6 +48,14 @@ export const ALARM_WORDS: Record<AlarmCode, string> = {
   cold_smoke_warm: 'Cold smoke is not cold',
   stage_too_long: 'The stage takes too long',
   misses_ready_by: 'It will not be ready in time',
+  smoke_gone: 'The smoke is out',
+  smoke_unseen: 'Nobody has looked at the smoke',
+  fuel_due: 'Fuel is due',
+  wood_due: 'Wood is due',
+  chamber_hot: 'Too hot for this fat',
+  above_ceiling: 'Above its ceiling',
+  corners_apart: 'Rotate the sticks',
+  bath_oil: 'Oil on the bath',
 };
 
 export const RANK_WORDS: Record<AlarmRank, string> = {
@@ -67,6 +75,14 @@ const stall: Say = (f, s) => {
     ? `${rose} The surface dries at its wet bulb, ${s.temp(f.wetBulbC)}, under the target ${s.temp(f.targetC!)}: raise humidity first, then heat.`
     : `${rose} Look at the fire and the fan, then raise humidity.`;
 };
+
+const DEPTHS = ['', 'front', 'middle', 'back'] as const;
+/** A corner of a house: "the back, level 2". */
+function cornerWords(f: Figures, of: 'cold' | 'hot', unknown: string): string {
+  const depth = DEPTHS[f[`${of}Depth`] ?? 0] ?? '';
+  const level = f[`${of}Level`] ? `level ${f[`${of}Level`]}` : '';
+  return [depth && `the ${depth}`, level].filter(Boolean).join(', ') || unknown;
+}
 
 const SAY: Record<AlarmCode, Say> = {
   fire_out: (f, s) =>
@@ -95,6 +111,20 @@ const SAY: Record<AlarmCode, Say> = {
     `Air ${s.temp(f.airC!)}: above ${s.temp(f.limitC!)} it is no cold smoke. Less fire, more distance.`,
   stage_too_long: (f, s) =>
     `${s.duration(f.forS!)} in this stage, at most ${s.duration(f.maxS!)} was meant. Go on, extend it, or find out why.`,
+  smoke_gone: (f, s) =>
+    `Seen out at ${s.time(f.sinceS!)}, ${s.duration(f.forS!)} ago: none of that counts. ${s.duration(f.countsS!)} of smoke so far. Light it again, then say that it smokes.`,
+  smoke_unseen: (f, s) =>
+    `Last looked at ${s.time(f.lastS!)}, ${s.duration(f.forS!)} ago. Look at the vent and say what you see: minutes that nobody saw do not count.`,
+  fuel_due: (f, s) => `Last at ${s.time(f.lastS!)}; every ${s.duration(f.everyS!)} here.`,
+  wood_due: (f, s) => `Last at ${s.time(f.lastS!)}; every ${s.duration(f.everyS!)} here.`,
+  chamber_hot: (f, s) =>
+    `Air ${s.temp(f.airC!)} with the core at ${s.temp(f.coreC!)}: at most ${s.temp(f.limitC!)} until the core is at ${s.temp(f.untilC!)}, else the fat runs out. Turn the heat down, humidity up.`,
+  above_ceiling: (f, s) =>
+    `${s.temp(f.airC!)}, at most ${s.temp(f.limitC!)} here. Turn the heat down.`,
+  corners_apart: (f, s) =>
+    `${s.tempStep(f.spreadC!)} between ${cornerWords(f, 'hot', 'the hottest')} (${s.temp(f.hotC!)}) and ${cornerWords(f, 'cold', 'the coldest corner')} (${s.temp(f.coldC!)}). Rotate, and keep a probe where it is coldest.`,
+  bath_oil: (f, s) =>
+    `${f.much ? 'Much oil' : 'A film of oil'} on the water since ${s.time(f.sinceS!)}: fat runs out. Cool one piece and slice it: a cap of fat or jelly means that the batter broke. Turn the bath down.`,
   misses_ready_by: (f, s) =>
     `Forecast for ${s.time(f.readyS!)}, wanted by ${s.time(f.dueS!)}: ${s.duration(f.lateS!)} late. Raise humidity first, then heat, or tell who waits.`,
 };

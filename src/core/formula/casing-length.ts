@@ -1,4 +1,5 @@
 import { requireBetween, requirePositive } from '../guard';
+import { dropOf, perStick as piecesPerStick } from '../hanging/place';
 
 /** Density of sausage batter, g/cm³ (usual). */
 export const BATTER_DENSITY_G_CM3 = 1.05;
@@ -58,11 +59,6 @@ export type HangingPlan = {
   problems: ('too_long' | 'too_many_sticks' | 'too_heavy')[];
 };
 
-/** Pieces must not touch: this much air between neighbours, as a share of the diameter (usual). */
-const GAP_SHARE = 0.5;
-/** A ring hangs over the stick by its middle: it drops half its length. */
-const DROP_SHARE = { straight: 1, looped: 0.5 } as const;
-
 /**
  * Pieces and sticks of a batch, and whether one house takes it.
  * `pieces = ⌈batterG / pieceG⌉`, `perStick = ⌊stickMm / (d·(1 + gap))⌋` (a loop needs two widths).
@@ -78,12 +74,11 @@ export function hangBatch(
   const pieceMm = requirePositive('pieceMm', input.pieceMm);
   const pieceG = (gPerMetre(diameterMm) * pieceMm) / 1000;
   const pieces = Math.ceil(batterG / pieceG - 1e-9);
-  const width = diameterMm * (1 + GAP_SHARE) * (input.looped ? 2 : 1);
-  const perStick = Math.max(1, Math.floor(room.stickMm / width + 1e-9));
+  const hung = { diameterMm, pieceMm, looped: input.looped };
+  const perStick = piecesPerStick(hung, room.stickMm);
   const sticks = Math.ceil(pieces / perStick);
   const problems: HangingPlan['problems'] = [];
-  if (pieceMm * DROP_SHARE[input.looped ? 'looped' : 'straight'] > room.dropMm)
-    problems.push('too_long');
+  if (dropOf(hung)! > room.dropMm) problems.push('too_long');
   if (sticks > room.sticks) problems.push('too_many_sticks');
   if (batterG > room.capacityG) problems.push('too_heavy');
   const houseTakesG = Math.min(room.capacityG, room.sticks * perStick * pieceG);

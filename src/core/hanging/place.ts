@@ -50,8 +50,10 @@ export const dropOf = (p: Pick<HangingProduct, 'pieceMm' | 'looped'>): number | 
   p.pieceMm === null ? null : p.looped ? p.pieceMm / 2 : p.pieceMm;
 
 /** Pieces that one stick takes without touching, at least one. */
-export const perStick = (p: HangingProduct, stickMm: number): number =>
-  Math.max(1, Math.floor(stickMm / widthOf(p) + 1e-9));
+export const perStick = (
+  p: Pick<HangingProduct, 'diameterMm' | 'looped'>,
+  stickMm: number,
+): number => Math.max(1, Math.floor(stickMm / widthOf(p) + 1e-9));
 
 /** Two rows need so much from middle to middle, mm. */
 export const rowGap = (a: HangingProduct, b: HangingProduct): number =>

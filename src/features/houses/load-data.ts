@@ -17,7 +17,8 @@ export type LoadHead = {
   channels: { id: number; name: string; last: Reading | null }[];
 };
 
-const hungMassG = (d: Dossier) =>
+/** What hangs of a batch, g: stuffed as it was weighed, else its share of the meat. */
+export const hungMassG = (d: Dossier) =>
   d.case.state.steps.stuff?.weightG ??
   (d.case.state.meatG ?? d.case.state.plannedMeatG) * (d.case.recipe.ofPart?.share ?? 1);
 

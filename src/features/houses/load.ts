@@ -1,4 +1,11 @@
-import { alarmsOf, stageProgress, type Alarm, type AlarmCode, type StageProgress } from '@/core';
+import {
+  alarmsOf,
+  stageProgress,
+  type Alarm,
+  type AlarmCode,
+  type PlaceKnown,
+  type StageProgress,
+} from '@/core';
 import type { Dossier } from '@/features/logbook/service';
 import { shortName, type ChartForecast, liveHeat, type LiveHeat } from '@/features/batches/service';
 import type { Handle } from '@/platform/db/client';
@@ -6,6 +13,7 @@ import { giveWay } from '@/platform/give-way';
 import type { Asker } from '@/workers/pool';
 import type { BatchForecast } from './forecast';
 import { forecastOf } from './forecast-cache';
+import { placeKnown } from './place-known';
 import { isAt } from './program';
 import { stageEvidence } from './stage-evidence';
 
@@ -28,10 +36,12 @@ export function alarmsNow(
   progress: StageProgress | null,
   forecast: BatchForecast | null,
   nowS: number,
+  place: PlaceKnown | null,
 ): BatchAlarm[] {
   const stage = progress && { over: progress.over, tooLong: progress.tooLong };
   const recorded = d.case.state.alarms.filter((a) => a.clearedS === null);
-  return alarmsOf({ c: d.case, nowS, stage, readyS: forecast?.readyS ?? null }).map((a) => {
+  const readyS = forecast?.readyS ?? null;
+  return alarmsOf({ c: d.case, nowS, stage, readyS, place }).map((a) => {
     const known = recorded.findLast((r) => r.alarm === (a.code satisfies AlarmCode));
     return { ...a, key: known?.key ?? null, seenBy: known?.acknowledged?.by.name ?? null };
   });
@@ -62,7 +72,7 @@ async function workedOut(db: Handle, d: Dossier, nowS: number, asker: Asker): Pr
     progress,
     heat: d.case.state.phase === 'in_house' ? liveHeat(d.case) : null,
     forecast,
-    alarms: alarmsNow(d, progress, forecast, nowS),
+    alarms: alarmsNow(d, progress, forecast, nowS, await placeKnown(db, d)),
     failed: null,
   };
 }

@@ -1,4 +1,4 @@
-import { runStages, type Case, type StageEvidence } from '@/core';
+import { floorRuleOf, runStages, smokelessS, type Case, type StageEvidence } from '@/core';
 import { liveHeat } from '@/features/batches/service';
 
 /** What is known now of what a stage may wait for: slowest credited core, logs, a hand on the surface. */
@@ -10,6 +10,7 @@ export function stageEvidence(c: Case): StageEvidence {
     coreC: heat?.coreC ?? null,
     logs: heat?.logs ?? null,
     lossFraction: null,
+    smokelessS: smokelessS(c.state, floorRuleOf(c.rules).smokeLookS, c.nowS),
     dry: at !== undefined && dryS !== undefined && dryS >= at.startS,
   };
 }

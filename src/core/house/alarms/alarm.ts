@@ -1,7 +1,9 @@
+import type { HouseCare } from '../../hanging/house';
 import type { Reading } from '../../lethality/reading';
 import type { Case } from '../../verdict/check';
 import type { CoreLog } from '../../verdict/windows';
 import type { RunStage } from '../run/run-stage';
+import type { SensorSpot } from '../watch/air-spread';
 
 export type AlarmCode =
   | 'fire_out'
@@ -17,7 +19,15 @@ export type AlarmCode =
   | 'misses_ready_by'
   | 'cold_smoke_warm'
   | 'stage_too_long'
-  | 'serving_running_out';
+  | 'serving_running_out'
+  | 'smoke_gone'
+  | 'smoke_unseen'
+  | 'fuel_due'
+  | 'wood_due'
+  | 'chamber_hot'
+  | 'above_ceiling'
+  | 'corners_apart'
+  | 'bath_oil';
 
 /** 1: act now. 2: act soon. 3: know it. */
 export type AlarmRank = 1 | 2 | 3;
@@ -28,6 +38,13 @@ export type Alarm = {
   figures: Record<string, number>;
 };
 
+/** What is known of the place that a batch is in besides its readings. */
+export type PlaceKnown = {
+  care: HouseCare | null;
+  /** Its sensors by channel: what they are called and where they hang. */
+  sensors: Readonly<Record<number, { name: string; spot: SensorSpot }>>;
+};
+
 export type AlarmInput = {
   c: Case;
   nowS: number;
@@ -35,6 +52,7 @@ export type AlarmInput = {
   stage: { over: boolean; tooLong: boolean } | null;
   /** When the batch is forecast to be packed, clock seconds; null when nobody can say. */
   readyS: number | null;
+  place?: PlaceKnown | null;
 };
 
 export const RANK: Record<AlarmCode, AlarmRank> = {
@@ -52,6 +70,14 @@ export const RANK: Record<AlarmCode, AlarmRank> = {
   stage_too_long: 2,
   misses_ready_by: 3,
   serving_running_out: 1,
+  smoke_gone: 1,
+  smoke_unseen: 3,
+  fuel_due: 3,
+  wood_due: 3,
+  chamber_hot: 2,
+  above_ceiling: 2,
+  corners_apart: 3,
+  bath_oil: 2,
 };
 
 export type View = AlarmInput & {

@@ -19,6 +19,16 @@ import {
   servingRunningOut,
   stageTooLong,
 } from './clocks';
+import {
+  smokeGone,
+  smokeUnseen,
+  fuelDue,
+  woodDue,
+  chamberHot,
+  aboveCeiling,
+  cornersApart,
+  bathOil,
+} from './place';
 import { coreStall, noReadings, probeSlidOut, targetReached, tooHot } from './core-probe';
 
 const LOOKS: Record<AlarmCode, Look> = {
@@ -36,11 +46,20 @@ const LOOKS: Record<AlarmCode, Look> = {
   stage_too_long: stageTooLong,
   misses_ready_by: missesReadyBy,
   serving_running_out: servingRunningOut,
+  smoke_gone: smokeGone,
+  smoke_unseen: smokeUnseen,
+  fuel_due: fuelDue,
+  wood_due: woodDue,
+  chamber_hot: chamberHot,
+  above_ceiling: aboveCeiling,
+  corners_apart: cornersApart,
+  bath_oil: bathOil,
 };
 
 /** An alarm that says the same in sharper words makes the other one silent. */
 const SILENCES: Partial<Record<AlarmCode, AlarmCode>> = {
   fire_out: 'air_out_of_band',
+  smoke_gone: 'wood_due',
   target_reached: 'stage_too_long',
 };
 

@@ -11,6 +11,8 @@ export type StageEvidence = {
   lossFraction: number | null;
   /** A hand found the surface dry during this stage. */
   dry: boolean;
+  /** Seconds of this stage for which its smoke is known to have been away; they are no smoke. */
+  smokelessS?: number;
 };
 
 export type WaitCode = 'time' | 'core' | 'logs' | 'loss' | 'dry';
@@ -18,7 +20,7 @@ export type Wait = { code: WaitCode; target: number; now: number | null; met: bo
 
 export type StageProgress = {
   at: RunStage;
-  /** Seconds in the stage, pauses left out. */
+  /** Seconds in the stage, without pauses and without what its smoke was away for. */
   elapsedS: number;
   /** Planned length with its extensions, s. */
   plannedS: number;
@@ -80,7 +82,7 @@ export function stageProgress(
   if (!run || run.pulledS !== null) return null;
   const at = runStages(state).at(-1);
   if (!at) return null;
-  const elapsedS = nowS - at.startS - pausedS(run, at.startS, nowS);
+  const elapsedS = nowS - at.startS - pausedS(run, at.startS, nowS) - (evidence.smokelessS ?? 0);
   const addedS = run.extended
     .filter((x) => x.index === at.index)
     .reduce((sum, x) => sum + x.byS, 0);

@@ -6,6 +6,7 @@ export {
   type SpreadAt,
 } from './air-spread';
 export { bathRise, type BathRise, type BathSize } from './bath';
+export { smokeOf, smokelessS } from './of-state';
 export { pullList, type PullGroup, type PullRow } from './pull-list';
 export {
   SMOKE_SEEN,

@@ -3,7 +3,6 @@
 import { useState } from 'react';
 import type { SoundPiece } from '@/core';
 import { useBatch, usePost } from '@/features/logbook/ui';
-import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import { TextField } from '@/ui/text-field';
 import { SOUND_PIECE_WORDS } from '@/words/hanging';

@@ -67,7 +67,7 @@ export function OutPart({ data }: { data: StuffingData }) {
           {stuffer.fillings.fillings === 1 ? 'filling' : 'fillings'}, {stuffer.fillings.perFilling}{' '}
           pieces from a full one, {stuffer.fillings.pieces} in all.{' '}
           {stuffer.fillings.staysG > 0 &&
-            `About ${show.mass(stuffer.fillings.staysG)} stays in it: push it on with the cold end of a bread or a stub of batter, link it by hand, or fry it as the trial.`}
+            `About ${show.mass(stuffer.fillings.staysG)} stays in it: push it out with a stub of bread or ice, and link it by hand.`}
         </p>
       )}
       <Balance data={data} />

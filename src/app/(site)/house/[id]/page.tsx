@@ -52,6 +52,9 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
         <Link href={`/house/${house.id}/probes`} className="text-accent underline">
           Probes
         </Link>
+        <Link href={`/house/${house.id}/map`} className="text-accent underline">
+          Map
+        </Link>
         {house.autoAdvance && (
           <span className="small">goes on to the next stage by itself when its end is met</span>
         )}
