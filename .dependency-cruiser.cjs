@@ -5,6 +5,7 @@ const forbid = (name, from, to, comment) => ({ name, severity: 'error', comment,
 const ORDER = [
   'accounts',
   'settings',
+  'cleaning',
   'programs',
   'logbook',
   'readings',

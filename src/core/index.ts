@@ -201,6 +201,7 @@ export {
   vapourFromWetBulb,
   wetBulbFromRh,
 } from './heat/psychrometrics';
+export { notNeeded } from './house/run/not-needed';
 export { LivePiece } from './heat/live-piece';
 export { finishOf, forecastFinish, type Forecast } from './forecast/forecast-finish';
 export { scoreOf, type BandScore } from './forecast/band-scale';
@@ -281,3 +282,4 @@ export * from './making';
 export * from './hanging';
 export * from './chill';
 export * from './house/watch';
+export * from './cleaning';

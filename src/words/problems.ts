@@ -111,6 +111,7 @@ const OTHERS = {
   last_lead: 'There must always be a release lead who can sign in.',
   email_taken: 'This e-mail has an account already.',
   no_such_rule: 'There is no such rule.',
+  no_such_task: 'That is not on the cleaning list any more. Reload the page.',
   casing_taken: 'Another casing of the site has this name.',
   no_such_casing: 'There is no such casing any more. Reload the page.',
   ingredient_taken: 'Another ingredient has this name.',

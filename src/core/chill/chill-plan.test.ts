@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { checkCooling } from '../cooling/check-cooling';
 import { simulateProgram } from '../heat/simulate-program';
-import { carryOver, chillPlan } from '.';
+import { bloomClock, carryOver, chillPlan, usualIceS } from '.';
 
 const HOUR = 3600;
 const STANDARD = [
@@ -131,4 +131,40 @@ describe('carryOver', () => {
     expect(band[1]).toBeGreaterThanOrEqual(riseC);
   });
   test('air that is too cool never brings it there', () => expect(over(60, 60)).toBeNull());
+});
+
+test.each([20, 36, 60, 75, 90, 115])(
+  'the usual time in ice for %d mm agrees with the model',
+  (mm) => {
+    const { iceMin } = plan(mm, CURED);
+    expect(usualIceS(mm) / 60).toBeGreaterThan(0.9 * iceMin - 1);
+    expect(usualIceS(mm) / 60).toBeLessThan(1.15 * iceMin + 1);
+  },
+);
+
+describe('bloomClock', () => {
+  const clock = (diameterMm: number, startC: number, leftS: number | null, roomC = 20) =>
+    bloomClock({ product: { diameterMm, startC }, toC: leftS === null ? 4.4 : 26.7, leftS, roomC });
+  test('while the rule runs, so long that the cooler is still in time', () => {
+    const { moveInS, because } = clock(36, 40, 1.5 * HOUR);
+    expect(because).toBe('rule');
+    expect(moveInS).toBeGreaterThan(0);
+    expect(moveInS).toBeLessThan(1.5 * HOUR);
+  });
+  test('a thick warm piece goes into the cooler at once', () =>
+    expect(clock(110, 50, HOUR).moveInS).toBe(0));
+  test('a step that has run out leaves no time', () => expect(clock(36, 40, 0).moveInS).toBe(0));
+  test('cold product: until it would be warm again', () => {
+    const { moveInS, because } = clock(36, 2, null);
+    expect(because).toBe('warms');
+    expect(moveInS).toBeGreaterThan(60);
+    expect(moveInS).toBeLessThan(HOUR);
+  });
+  test('in a cold room it never is', () => expect(clock(36, 2, null, 4).moveInS).toBe(24 * HOUR));
+  test('thicker warms later', () =>
+    expect(clock(90, 2, null).moveInS).toBeGreaterThan(clock(30, 2, null).moveInS));
+  test('more time left, more time in the room', () =>
+    expect(clock(36, 40, 3 * HOUR).moveInS).toBeGreaterThan(clock(36, 40, HOUR).moveInS));
+  test('refuses a room that is none', () =>
+    expect(() => clock(36, 40, HOUR, Number.NaN)).toThrow(/roomC/));
 });

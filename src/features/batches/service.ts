@@ -109,6 +109,7 @@ export async function recordDueHolds(db: Db, ref: string): Promise<string[]> {
   return Array.isArray(done) ? done : [];
 }
 
+export { nextStep } from './next-step';
 export { wayOfBatch, type BatchWay } from './plan';
 export { liveHeat, type LiveHeat } from './live';
 export { shortName, type ChartForecast } from './chart-data';

@@ -1,3 +1,4 @@
+import { usualIceS } from '../../chill/usual';
 import { coreTargetOf, withCoreTarget } from '../stage-ends';
 import type { Addition, PlaceInProcess, Recipe, RoutedRecipe } from '../recipe';
 import { routeOf, withRoute } from '../../route/adapter';
@@ -81,9 +82,13 @@ function dried(r: Recipe, school: School<'surface_drying'>): Recipe {
   return withProgram(next, withIds([dry, ...(first ? programOf(r) : [])]));
 }
 
-/** Ice bath of 2 to 30 min by diameter, then the cooler. */
+/** A shower is milder than ice water: about so much longer. Model value. */
+const SHOWER_LONGER = 1.3;
+
+/** Ice water or a shower for as long as the diameter asks, then the cooler. */
 function chilled(r: Recipe, school: School<'chill'>): Recipe {
-  const wetS = Math.min(30, Math.max(2, Math.round(r.casing.diameterMm * 0.4))) * MIN;
+  const iceS = usualIceS(r.casing.diameterMm);
+  const wetS = school === 'shower' ? Math.ceil((iceS * SHOWER_LONGER) / MIN) * MIN : iceS;
   const cooler = { medium: 'cooler' as const, plannedS: 4 * HOUR };
   if (school === 'cold_air') return withChill(r, [{ ...cooler, plannedS: 6 * HOUR }]);
   return withChill(r, [{ medium: school, plannedS: wetS }, cooler]);

@@ -113,7 +113,7 @@ test('chill, surface drying and bloom set their steps', () => {
   expect(chillOf(applySchool(testRecipe(), 'chill', 'cold_air'))).toHaveLength(1);
   expect(chillOf(applySchool(testRecipe(), 'chill', 'shower'))[0]).toEqual({
     medium: 'shower',
-    plannedS: 900,
+    plannedS: 1140,
   });
   const cooler = applySchool(testRecipe(), 'surface_drying', 'cooler');
   const dries = routeOf(cooler).filter((s) => s.kind === 'surface_dry');

@@ -132,14 +132,6 @@ export function LoadControls(props: Props) {
             {EVENT_WORDS[event]}
           </button>
         ))}
-        <button
-          type="button"
-          className="button"
-          disabled={busy}
-          onClick={() => void sendTo(batchIds, { kind: 'step_done', step: 'surface_dry' })}
-        >
-          Surface is dry
-        </button>
       </div>
       <details>
         <summary className="flex min-h-12 cursor-pointer items-center font-semibold">

@@ -10,6 +10,9 @@ import { forecastMarks, hanging, loadOf } from '@/features/houses/load';
 import { otherPlaces } from '@/features/houses/houses';
 import { loadHead, readyForHouse } from '@/features/houses/load-data';
 import { AlarmList } from '@/features/houses/ui/AlarmList';
+import { houseWatch } from '@/features/houses/house-watch';
+import { placeKnown } from '@/features/houses/place-known';
+import { HouseWatch } from '@/features/houses/ui/HouseWatch';
 import { LoadControls } from '@/features/houses/ui/LoadControls';
 import { LoadSummary } from '@/features/houses/ui/LoadSummary';
 import { MemberCard } from '@/features/houses/ui/MemberCard';
@@ -37,6 +40,8 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
   const inside = members.filter((m) => m.dossier.case.state.phase === 'in_house');
   const first = there[0];
   const run = first?.dossier.case.state.run;
+  const place = first ? await placeKnown(db(), first.dossier) : null;
+  const watch = houseWatch(members, place, now);
   const chart = await runChart(
     db(),
     (inside.length > 0 ? inside : members).map((m) => m.dossier.case),
@@ -54,6 +59,9 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
         </Link>
         <Link href={`/house/${house.id}/map`} className="text-accent underline">
           Map
+        </Link>
+        <Link href="/cleaning" className="text-accent underline">
+          Cleaning
         </Link>
         {house.autoAdvance && (
           <span className="small">goes on to the next stage by itself when its end is met</span>
@@ -98,6 +106,7 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
               <RunChart data={chart} height={360} />
             </section>
           )}
+          {watch && <HouseWatch data={watch} nowS={now} />}
           {run && (
             <section className="sheet" aria-label="What to do">
               <LoadControls

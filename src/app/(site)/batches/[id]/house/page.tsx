@@ -17,6 +17,8 @@ import { RunSteps } from '@/features/batches/ui/RunSteps';
 import { checkWords } from '@/words/verdict';
 import { TempLog } from '@/features/batches/ui/TempLog';
 import { fittingFirst, housesNow } from '@/features/houses/houses';
+import { afterHeat } from '@/features/batches/chill-ahead';
+import { ChillCard } from '@/features/batches/ui/ChillCard';
 import { alarmsOfOne } from '@/features/houses/alarm-groups';
 import { forecastMarks, memberOf } from '@/features/houses/load';
 import { ForecastCard } from '@/features/houses/ui/ForecastCard';
@@ -90,6 +92,7 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
           <p>{checkWords(fermentation, show)}</p>
         </section>
       )}
+      {c.state.run && !closed && <ChillCard after={afterHeat(c)} show={show} nowS={now} />}
       {c.state.run?.pulledS != null && <CoolingClock c={c} show={show} nowS={now} />}
       {chart && chart.lines.length > 0 && (
         <section className="sheet" aria-label="Curves">

@@ -1,0 +1,1 @@
+export { cleaningList, type CleaningRow, type CleaningTask } from './free-time';
