@@ -1,5 +1,6 @@
 import { makeDb, makePool } from '../src/platform/db/client';
-import { loadDemo, DEMO_PEOPLE } from './demo/load';
+import { loadDemo } from './demo/load';
+import { DEMO_PEOPLE } from './demo/site';
 import { withApp } from './lib/bench-app';
 import { signInDemo } from './lib/sign-in';
 

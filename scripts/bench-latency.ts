@@ -5,7 +5,8 @@ import { chromium, type Page } from 'playwright-core';
 import { makeDb, makePool, type Db } from '../src/platform/db/client';
 import { houseChannels } from '../src/features/readings/repository';
 import { loadOpenStandings } from '../src/features/logbook/open-batches';
-import { DEMO_PASSWORD, DEMO_PEOPLE, loadDemo } from './demo/load';
+import { loadDemo } from './demo/load';
+import { DEMO_PASSWORD, DEMO_PEOPLE } from './demo/site';
 import { withApp } from './lib/bench-app';
 
 const EVERY_MS = 20;

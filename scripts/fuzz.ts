@@ -9,7 +9,8 @@ import { readyLedger, sessionSecret } from './lib/secret';
 import { openSite } from './lib/site-database';
 import { waitFor } from './lib/supervisor';
 import { signInDemo } from './lib/sign-in';
-import { DEMO_PEOPLE, emptyDatabase, loadDemo } from './demo/load';
+import { emptyDatabase, loadDemo } from './demo/load';
+import { DEMO_PEOPLE } from './demo/site';
 import { seedRules } from '../src/features/settings/service';
 
 /** `./kettle fuzz 20000 [seed]`: malformed requests against a demo of its own, signed in with each role. */

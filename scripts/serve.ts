@@ -16,7 +16,8 @@ import { openSite } from './lib/site-database';
 import { keepPostgres } from './lib/keep-postgres';
 import { AlreadyRunning, OneAtATime } from './lib/one-at-a-time';
 import { Supervisor, waitFor } from './lib/supervisor';
-import { DEMO_PASSWORD, DEMO_PEOPLE, emptyDatabase, loadDemo, type DemoDevice } from './demo/load';
+import { emptyDatabase, loadDemo, type DemoDevice } from './demo/load';
+import { DEMO_PASSWORD, DEMO_PEOPLE } from './demo/site';
 
 /** @returns how the application signs in at the database */
 async function prepare(ownerUrl: string, work: (db: Db) => Promise<void>): Promise<string> {

@@ -1,41 +1,21 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { countPeople, listPeople } from '../../src/features/accounts/repository';
-import { addPerson } from '../../src/features/accounts/service';
 import { GUARDS } from '../../src/features/batches/service';
 import { append, inLogbook, loadOpenDossiers } from '../../src/features/logbook/service';
-import {
-  approvedVersions,
-  latestVersions,
-  type Version,
-} from '../../src/features/recipes/repository';
-import { decideVersion, saveRecipe } from '../../src/features/recipes/service';
+import { approvedVersions, type Version } from '../../src/features/recipes/repository';
 import { houseChannels } from '../../src/features/readings/repository';
-import { currentRules, listHouses, saveSite } from '../../src/features/settings/repository';
-import { addDevice, addHouse } from '../../src/features/settings/service';
+import { currentRules, listHouses } from '../../src/features/settings/repository';
+import { addDevice } from '../../src/features/settings/service';
 import type { Role } from '../../src/platform/roles';
 import type { Db } from '../../src/platform/db/client';
-import { holdOf, programOf, type Recipe } from '../../src/core';
-import { recordCalibration } from '../../src/features/readings/calibrations';
-import { saveProgram } from '../../src/features/programs/service';
-import { coarseLink, loadMachines, tellMaking } from './making';
-import { MORE_RECIPES } from './more-recipes';
-import { DEMO_PROGRAMS } from './programs';
-import { DEMO_RECIPES } from './recipes';
-import { loadStores, lotsByName } from './stores';
-import { WAY_RECIPES } from './way-recipes';
+import { holdOf, programOf } from '../../src/core';
+import { backSpots, frontSpots } from './floor';
+import { TIME_ZONE, loadSiteData } from './site';
+import { tellMaking } from './making';
+import { lotsByName } from './stores';
 import { tellWays } from './ways';
 import { HOUR, tell, type Story, type World } from './story';
-
-export const DEMO_PASSWORD = 'alder-and-salt';
-export const DEMO_PEOPLE: { name: string; email: string; role: Role }[] = [
-  { name: 'Ines Quill', email: 'ines@alderhollow.example', role: 'operator' },
-  { name: 'Tomas Reed', email: 'tomas@alderhollow.example', role: 'formulator' },
-  { name: 'Maud Harrow', email: 'maud@alderhollow.example', role: 'release_lead' },
-  { name: 'Pia Lund', email: 'pia@alderhollow.example', role: 'reader' },
-];
-const TIME_ZONE = 'America/Chicago';
-const DAY = { from: '06:00', to: '18:00' };
 
 export type DemoDevice = { id: string; token: string; houseId: string; via: 'http' | 'mqtt' };
 
@@ -45,106 +25,6 @@ export async function emptyDatabase(url: string): Promise<void> {
   await client.connect();
   await client.query('drop schema public cascade; create schema public');
   await client.end();
-}
-
-async function loadSiteData(db: Db, nowS: number): Promise<void> {
-  await saveSite(db, {
-    name: 'Alderhollow Smokehouse',
-    timeZone: TIME_ZONE,
-    locale: 'en-US',
-    unitSystem: 'metric',
-    workingHours: {
-      1: DAY,
-      2: DAY,
-      3: DAY,
-      4: DAY,
-      5: DAY,
-      6: { from: '07:00', to: '13:00' },
-      7: null,
-    },
-  });
-  for (const p of DEMO_PEOPLE) {
-    const added = await addPerson(db, { ...p, password: DEMO_PASSWORD });
-    if (!added.ok) throw new Error(`${p.name}: ${added.code}`);
-  }
-  await db
-    .insertInto('scale')
-    .values([
-      { id: 'spice', name: 'Spice scale', capacityG: 1000, resolutionG: 0.1 },
-      { id: 'bench', name: 'Bench scale', capacityG: 60_000, resolutionG: 5 },
-    ])
-    .execute();
-  const probes = [
-    { key: 'core-1', name: 'Core 1', what: 'core' as const },
-    { key: 'core-2', name: 'Core 2', what: 'core' as const },
-    { key: 'core-3', name: 'Core 3', what: 'core' as const },
-    { key: 'core-4', name: 'Core 4', what: 'core' as const },
-    { key: 'air', name: 'Air', what: 'air' as const },
-    { key: 'wet', name: 'Wet bulb', what: 'wet_bulb' as const },
-  ];
-  await addHouse(db, { id: 'big', name: 'Big house', channels: probes });
-  await addHouse(db, { id: 'little', name: 'Little house', channels: probes });
-  await addHouse(db, {
-    id: 'stone',
-    name: 'Stone chamber',
-    kind: 'chamber',
-    channels: [{ key: 'air', name: 'Air', what: 'air' }],
-  });
-  await addHouse(db, {
-    id: 'copper',
-    name: 'Copper bath',
-    kind: 'water_bath',
-    channels: [{ key: 'core-1', name: 'Core 1', what: 'core' }],
-  });
-  const room = { stickMm: 900, dropMm: 620 };
-  const rooms = {
-    big: { sticks: 24, capacityG: 80_000 },
-    little: { sticks: 10, capacityG: 30_000 },
-    stone: { sticks: 40, capacityG: 120_000 },
-  };
-  for (const [id, size] of Object.entries(rooms))
-    await db
-      .updateTable('house')
-      .set({ ...room, ...size })
-      .where('id', '=', id)
-      .execute();
-  await loadMachines(db);
-  await loadChecks(db, nowS);
-  for (const p of DEMO_PROGRAMS) await saveProgram(db, { basedOn: 0, ...p }, 'Tomas Reed');
-  for (const content of [...DEMO_RECIPES, ...MORE_RECIPES, ...WAY_RECIPES, coarseLink])
-    await publish(db, content);
-  await loadStores(db, nowS, 'Ines Quill');
-  const link = (await latestVersions(db)).find((v) => v.content.name === 'Caraway garden link')!;
-  const tried = structuredClone(link.content);
-  tried.totalSaltFraction = 0.0175;
-  tried.additions[0]!.fraction = 0.003;
-  const draft = { recipeId: link.recipeId, basedOn: 1, content: tried };
-  await saveRecipe(db, { ...draft, reason: 'Less salt, more caraway: to be tried' }, 'Tomas Reed');
-}
-
-/** Every probe was checked in ice and boiling water three weeks ago. */
-async function loadChecks(db: Db, nowS: number): Promise<void> {
-  const cores = await db.selectFrom('channel').select('id').where('what', '=', 'core').execute();
-  for (const [i, { id }] of cores.entries())
-    await recordCalibration(
-      db,
-      { channelId: id, iceC: (i % 3) * 0.1, altitudeM: 180 },
-      'Ines Quill',
-      nowS - 21 * 24 * HOUR,
-    );
-}
-
-/** Writes a recipe and approves it, as a formulator does. */
-async function publish(db: Db, content: Recipe): Promise<void> {
-  const saved = await saveRecipe(
-    db,
-    { basedOn: 0, reason: 'First version', content },
-    'Tomas Reed',
-  );
-  if (!saved.ok) throw new Error(`demo: ${content.name} refused (${saved.code})`);
-  const decision = { versionId: saved.data.versionId, status: 'approved' as const };
-  const answer = await decideVersion(db, { ...decision, reason: 'Tried and tasted' }, 'Tomas Reed');
-  if (!answer.ok) throw new Error(`demo: ${content.name} not approved (${JSON.stringify(answer)})`);
 }
 
 async function world(db: Db): Promise<World> {
@@ -218,7 +98,13 @@ async function tellPresent(w: World, by: Record<string, Version>, nowS: number):
     houseId: 'big',
     until: 'cure_hold',
   });
-  const load = { id: randomUUID(), sticks: 9, position: 'back, sticks 1 to 9', storesAir: true };
+  const load = {
+    id: randomUUID(),
+    sticks: 9,
+    position: 'back, sticks 1 to 9',
+    storesAir: true,
+    spots: backSpots,
+  };
   await tell(w, {
     ...base,
     version: ring,
@@ -238,7 +124,13 @@ async function tellPresent(w: World, by: Record<string, Version>, nowS: number):
     houseId: 'big',
     until: 'in_house',
     seed: 23,
-    load: { ...load, sticks: 6, position: 'front, sticks 10 to 15', storesAir: false },
+    load: {
+      ...load,
+      sticks: 6,
+      position: 'front, sticks 10 to 15',
+      storesAir: false,
+      spots: frontSpots,
+    },
     probes: ['core-3', 'core-4'],
     program: { name: ring.content.name, versionId: null, stages: programOf(ring.content) },
   });

@@ -12,6 +12,7 @@ import {
   type ProgramStage,
   type Recipe,
   type RuleSet,
+  type Spot,
 } from '../../src/core';
 import {
   append,
@@ -29,6 +30,7 @@ import type { Version } from '../../src/features/recipes/repository';
 import type { Db } from '../../src/platform/db/client';
 import { hashOf } from '../../src/platform/hash';
 import { benchWork } from './bench-work';
+import { atTheHouse, stuffed } from './floor';
 import { makeHistory, type ChannelKey, type ChillPart } from './history';
 
 export const HOUR = 3600;
@@ -45,7 +47,7 @@ export type Story = {
   nowS: number;
   seed: number;
   /** Several batches of one load: its id, where this one hangs, its own probes, and what it runs by. */
-  load?: { id: string; sticks: number; position: string; storesAir: boolean };
+  load?: { id: string; sticks: number; position: string; storesAir: boolean; spots?: Spot[] };
   probes?: [string, string];
   program?: { name: string; versionId: string | null; stages: ProgramStage[] };
 };
@@ -131,6 +133,15 @@ async function storeHistory(w: World, s: Story, runS: number, untilS: number) {
     const channelId = ids[channelOf(s, key as ChannelKey)];
     const shared = key === 'air' || key === 'wet';
     if (channelId === undefined || (shared && s.load && !s.load.storesAir)) continue;
+    if (key === 'air' && ids['air-2'] !== undefined)
+      await storeReadings(
+        w.db,
+        readings.map((r) => ({
+          channelId: ids['air-2']!,
+          atMs: Math.round(r.tS * 1000),
+          tempC: Math.round((r.tempC - 0.12 * (r.tempC - 16)) * 100) / 100,
+        })),
+      );
     await storeReadings(
       w.db,
       readings.map((r) => ({
@@ -218,6 +229,7 @@ export async function tell(w: World, s: Story): Promise<string> {
       w.operator,
       { kind: 'step_done', step: 'stuff', weightG: Math.round(s.meatG * 1.08) },
     ]);
+    lines.push(...stuffed(w, recipe, s, t));
     t += 600;
     const history = await storeHistory(w, s, t, s.nowS);
     const hung = s.load && { loadId: s.load.id, sticks: s.load.sticks, position: s.load.position };
@@ -244,6 +256,7 @@ export async function tell(w: World, s: Story): Promise<string> {
         ]);
     for (const [key, what] of [
       ['air', 'air'],
+      ['air-2', 'air'],
       ['wet', 'wet_bulb'],
     ] as const)
       if (ids[key])
@@ -254,6 +267,7 @@ export async function tell(w: World, s: Story): Promise<string> {
         ]);
     for (const stage of history.stages.slice(1))
       lines.push([stage.startS, w.operator, { kind: 'stage_started', stageIndex: stage.index }]);
+    lines.push(...atTheHouse(w, s, history, t));
     if (history.pulledS !== null) lines.push([history.pulledS, w.operator, { kind: 'pulled' }]);
     for (const c of history.chill)
       lines.push([c.startS, w.operator, { kind: 'chill_started', medium: c.medium }]);

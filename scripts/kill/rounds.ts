@@ -5,7 +5,7 @@ import pg from 'pg';
 import { verifyLogbook } from '../../src/features/records/verify';
 import { makePlainDb, makePool } from '../../src/platform/db/client';
 import { parseKeys } from '../../src/platform/ledger/keys';
-import { DEMO_PEOPLE } from '../demo/load';
+import { DEMO_PEOPLE } from '../demo/site';
 import { buildIfNeeded } from '../lib/build';
 import { bin, DATA, ROOT } from '../lib/paths';
 import { freePort } from '../lib/ports';

@@ -1,4 +1,4 @@
-import { DEMO_PASSWORD } from '../demo/load';
+import { DEMO_PASSWORD } from '../demo/site';
 
 /** Signs a person of the demo in. @returns the cookie of the session */
 export async function signInDemo(base: string, email: string): Promise<string> {

@@ -179,7 +179,8 @@ export {
   type RuleField,
 } from './rules/definition';
 export { coreTargetOf, endsOf, withCoreTarget } from './formula/stage-ends';
-export { DEFAULT_RULES, RULE_PRESETS } from './rules/tables/presets';
+export { DEFAULT_RULES } from './rules/tables/defaults';
+export { RULE_PRESETS } from './rules/tables/presets';
 export {
   simulateProgram,
   USUAL_SHELLS,

@@ -88,6 +88,7 @@ export const SOAK_STAND_WORDS: Record<SoakStand, string> = {
 };
 
 const DUE: Record<StuffDue['code'], (f: Figures, s: Show) => string> = {
+  light_fire: (f, s) => `Light the house, so that it is hot at ${s.time(f.loadS!)}:`,
   soak_start: (f, s) =>
     `Start soaking, so that the casing is ready at ${s.time(f.usableS!)} (${s.duration(f.minS!)}):`,
   soak_ready: (f, s) => `The casing is usable, until ${s.time(f.weakS!)}.`,

@@ -15,6 +15,8 @@ import { AlarmStrip } from '@/features/houses/ui/AlarmStrip';
 import { wayWith } from '@/features/houses/way';
 import { goesOn, isBeingMade, runSheetsOf } from '@/features/making/service';
 import { NowOnBench } from '@/features/making/ui';
+import { stuffDuesOf } from '@/features/stuffing/service';
+import { StuffDues } from '@/features/stuffing/ui';
 import { listHouses, listScales, loadSite } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { giveWay } from '@/platform/give-way';
@@ -64,7 +66,9 @@ export default async function FloorPage() {
   const bench = running.filter((d) => !isWeighing(d));
   const sheets = await runSheetsOf(db(), bench, scales);
   const due = [...sheets.values()].flatMap((s) => s.reminders.filter((r) => r.dueS <= now)).length;
-  const benchOf = ({ head }: Dossier) => {
+  const stuffDues = (d: Dossier) => stuffDuesOf(d, ways.get(d.head.id)?.pieces ?? [], houses);
+  const benchOf = (d: Dossier) => {
+    const { head } = d;
     const sheet = sheets.get(head.id);
     const batch = {
       batchId: head.id,
@@ -73,7 +77,12 @@ export default async function FloorPage() {
       canDecide: may(person.role, 'decide'),
       timeZone: site.timeZone,
     };
-    return sheet && <NowOnBench sheet={sheet} batch={batch} nowS={now} />;
+    return (
+      <>
+        {sheet && <NowOnBench sheet={sheet} batch={batch} nowS={now} />}
+        <StuffDues dues={stuffDues(d)} batchId={head.id} show={show} nowS={now} />
+      </>
+    );
   };
   const cards = (list: Dossier[]) => (
     <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">

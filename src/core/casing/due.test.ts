@@ -63,6 +63,13 @@ describe('stuffingDue', () => {
     expect(due(stateOf([11 * HOUR, { kind: 'step_done', step: 'stuff' }]))).toEqual([
       ['keep_probe', 11 * HOUR],
     ]));
+  test('the fire is lit ahead of the loading, by the lead time of the house', () =>
+    expect(
+      stuffingDue(recipe, stateOf(), null, { loadS: 12 * HOUR, preheatS: 1800 }).map((d) => [
+        d.code,
+        d.dueS,
+      ]),
+    ).toEqual([['light_fire', 11.5 * HOUR]]));
   test('kept, nothing is left', () =>
     expect(
       due(

@@ -5,6 +5,7 @@ import { casingFacts } from '../formula/casing-facts';
 import { soakPlan, soakStand } from './soak';
 
 export type StuffDueCode =
+  | 'light_fire'
   | 'soak_start'
   | 'soak_ready'
   | 'soak_weak'
@@ -47,12 +48,14 @@ function soaks(
  * moved with it), the first links and the links again, a stub for the pH where it is fermented, and a sound piece for
  * the probe where it is hung. Nothing before the meat is weighed, and nothing once it is stuffed but what was forgotten.
  * @param window when it is to be stuffed by the plan, epoch s; null where nobody planned it
+ * @param fire when the house is to be loaded by the plan, and how long ahead it is lit; null where nobody knows
  * @source field standard, casings and stuffing
  */
 export function stuffingDue(
   recipe: Recipe,
   s: BatchState,
   window: { startS: number; endS: number } | null,
+  fire: { loadS: number; preheatS: number } | null = null,
 ): StuffDue[] {
   if (s.meatG === null || s.run || s.phase === 'destroyed') return [];
   const stuffed = s.steps.stuff !== undefined;
@@ -71,5 +74,7 @@ export function stuffingDue(
     due.push({ code: 'keep_ph', dueS: atS, figures: {} });
   if (atS !== null && programOf(recipe).length > 0 && !kept('probe'))
     due.push({ code: 'keep_probe', dueS: atS, figures: {} });
+  if (fire)
+    due.push({ code: 'light_fire', dueS: fire.loadS - fire.preheatS, figures: { ...fire } });
   return due.sort((a, b) => a.dueS - b.dueS);
 }

@@ -1,7 +1,6 @@
 import { checkCooling, type CoolingStep } from '../cooling/check-cooling';
 import { QuantityError, requirePositive } from '../guard';
-import { filmOf } from '../house/program/heat-stage';
-import { chillStage } from '../house/program/heat-stage';
+import { chillStage, filmOf } from '../house/program/heat-stage';
 import type { HeatProduct } from '../heat/product';
 import { simulateProgram, type HeatStage, type Simulation } from '../heat/simulate-program';
 import { mediumIn } from '../house/run/run-stage';

@@ -1,6 +1,7 @@
 import type { PlannedRecipe } from '../formula/recipe';
 import type { Rule, RuleKind, RuleSet } from '../rules/rule';
-import { DEFAULT_RULES, RULE_PRESETS } from '../rules/tables/presets';
+import { DEFAULT_RULES } from '../rules/tables/defaults';
+import { RULE_PRESETS } from '../rules/tables/presets';
 
 /** A cured pork sausage of 38 mm for tests. */
 export function testRecipe(): PlannedRecipe {

@@ -62,16 +62,19 @@ function pullC(c: Case): number {
   const { run } = c.state;
   const last = run?.moves.at(-1)?.stage ?? run?.program.at(-1);
   const target = (last && coreTargetOf(last)) ?? USUAL_PULL_C;
-  const cores = run?.pulledS != null ? (liveCooling(c)?.coreC ?? target) : liveHeat(c)?.coreC;
   /* To a whole degree: the same question is asked once. */
-  return Math.round(Math.max(target, cores ?? target));
+  if (run?.pulledS != null) return Math.round(liveCooling(c)?.coreC ?? target);
+  return Math.round(Math.max(target, liveHeat(c)?.coreC ?? target));
 }
 
 function chillAhead(c: Case): ChillAhead | null {
   const first = chillOf(c.recipe)[0];
-  if (!first || c.state.phase === 'finishing') return null;
-  const fromC = pullC(c);
   const { steps } = c.rules.cooling.body;
+  const ahead = c.state.phase === 'in_house' || c.state.phase === 'chilling';
+  if (!first || !ahead) return null;
+  const fromC = pullC(c);
+  /* Once the core is below the first step, the clock and the probe say all there is to say. */
+  if (c.state.phase === 'chilling' && fromC <= steps[0]!.toC) return null;
   const input = {
     product: heatProduct(c.recipe, fromC),
     massG: Math.round(massOf(c)),

@@ -18,6 +18,8 @@ export type WatchData = {
   batchIds: string[];
   smoke: SmokeMinutes | null;
   smokes: boolean;
+  /** The surface is being dried: it is to be felt. */
+  drying: boolean;
   spread: AirSpread | null;
   care: HouseCare | null;
   damper: number | null;
@@ -50,6 +52,7 @@ export function houseWatch(
     batchIds: there.map((m) => m.dossier.head.id),
     smoke: smokeOf(state, floorRuleOf(c.rules).smokeLookS, nowS),
     smokes: stage?.stage.smoke ?? false,
+    drying: stage?.stage.kind === 'dry',
     spread: spreadOf({ c, nowS, place }),
     care: place?.care ?? null,
     damper: last(state.dampers)?.open ?? null,

@@ -8,7 +8,6 @@ import {
   type HungStick,
 } from '@/core';
 import type { Dossier } from '@/features/logbook/service';
-import { shortName } from '@/features/batches/service';
 import { houseChannels } from '@/features/readings/service';
 import { listHouses } from '@/features/settings/service';
 import type { Handle } from '@/platform/db/client';
@@ -47,7 +46,7 @@ function productOf(d: Dossier, inside: boolean): MapProduct {
   const pieceG = pieceMm === null ? null : linkG(diameterMm, pieceMm);
   return {
     id: d.head.id,
-    name: shortName(d.case),
+    name: recipe.name,
     code: d.head.code,
     diameterMm,
     pieceMm,

@@ -107,6 +107,7 @@ export function stuffingSheet(input: {
   machines: readonly Machine[];
   lots: readonly CasingLot[];
   window: { startS: number; endS: number } | null;
+  fire: { loadS: number; preheatS: number } | null;
   nowS: number;
 }): StuffingData {
   const { c, machines, nowS } = input;
@@ -164,7 +165,7 @@ export function stuffingSheet(input: {
           ...soakStand(facts.soak!, x.atS, nowS),
         }))
       : [],
-    due: stuffingDue(recipe, s, input.window),
+    due: stuffingDue(recipe, s, input.window, input.fire),
     batterG,
     stuffings: s.stuffings.map(({ by, ...x }) => ({ ...x, by: by.name })),
     lossShare: rule.stuffLossShare,

@@ -1,3 +1,4 @@
+import type { Reading } from '../../lethality/reading';
 import { inHouse, lastOf, since, type Look } from './alarm';
 
 /** Usual values of one house; °C and s. */
@@ -10,13 +11,21 @@ const COLD_SMOKE_C = 30;
 export const fireOut: Look = (v) => {
   if (!inHouse(v) || v.at!.place !== 'house' || v.at!.stage.airC < 30) return null;
   if (v.nowS - v.at!.startS < FALL.windowS) return null;
-  const recent = since(v.air, v.nowS - FALL.windowS);
+  /* Corners differ: each sensor is held against itself, and a fire that is out is felt by all that speak. */
+  const setC = v.at!.stage.airC;
+  const speak = v.airs.map((air) => since(air, v.nowS - FALL.windowS)).filter((l) => l.length > 0);
+  const falls = speak.map((recent) => fallOf(recent, setC));
+  return falls.length > 0 && falls.every((f) => f !== null) ? { ...falls[0]!, setC } : null;
+};
+
+/** How far one sensor fell over the window, where that is a fire going out. */
+function fallOf(recent: readonly Reading[], setC: number) {
   const [first, last] = [recent[0], lastOf(recent)];
   if (!first || !last || last.tS - first.tS < FALL.windowS / 2) return null;
   const fellC = first.tempC - last.tempC;
-  if (fellC < FALL.byC || last.tempC > v.at!.stage.airC - FALL.belowC) return null;
-  return { airC: last.tempC, setC: v.at!.stage.airC, fellC, overS: last.tS - first.tS };
-};
+  if (fellC < FALL.byC || last.tempC > setC - FALL.belowC) return null;
+  return { airC: last.tempC, fellC, overS: last.tS - first.tS };
+}
 
 /** The air has been off its set point for longer than a settled house is, °C. */
 export const airOutOfBand: Look = (v) => {
@@ -32,9 +41,9 @@ export const airOutOfBand: Look = (v) => {
 /** Cold smoke has been warmer than cold smoke is, °C. */
 export const coldSmokeWarm: Look = (v) => {
   if (!inHouse(v) || !v.at!.stage.smoke || v.at!.stage.airC > COLD_SMOKE_C) return null;
-  const recent = since(v.air, v.nowS - FALL.windowS);
-  const last = lastOf(recent);
-  return last && recent.length > 2 && recent.every((r) => r.tempC > COLD_SMOKE_C + 1)
-    ? { airC: last.tempC, limitC: COLD_SMOKE_C }
-    : null;
+  /* One corner that is warm is enough. */
+  const warm = v.airs
+    .map((air) => since(air, v.nowS - FALL.windowS))
+    .find((recent) => recent.length > 2 && recent.every((r) => r.tempC > COLD_SMOKE_C + 1));
+  return warm ? { airC: lastOf(warm)!.tempC, limitC: COLD_SMOKE_C } : null;
 };

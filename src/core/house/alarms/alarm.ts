@@ -82,7 +82,9 @@ export const RANK: Record<AlarmCode, AlarmRank> = {
 
 export type View = AlarmInput & {
   at: RunStage | null;
+  /** Of all air sensors together in time, and of each by itself. */
   air: Reading[];
+  airs: Reading[][];
   core: CoreLog | null;
   logs: CoreLog[];
 };

@@ -76,7 +76,7 @@ function viewOf(input: AlarmInput): View {
       !a || (lastCredited(b)?.tempC ?? Infinity) < (lastCredited(a)?.tempC ?? Infinity) ? b : a,
     null,
   );
-  return { ...input, at: runStages(c.state).at(-1) ?? null, air, core: slowest, logs };
+  return { ...input, at: runStages(c.state).at(-1) ?? null, air, airs, core: slowest, logs };
 }
 
 /**

@@ -153,6 +153,10 @@ describe('air', () => {
     expect(codes(caseAt(40, looks, hot))).toContain('chamber_hot');
     expect(codes(caseAt(40, looks, { ...hot, 1: flat(55, 40) }))).not.toContain('chamber_hot');
   });
+  test('a colder corner is no fire that went out', () => {
+    const c = caseAt(40, looks, { 2: flat(66, 40), 3: flat(56, 39) });
+    expect(codes(c)).not.toContain('fire_out');
+  });
   test('above the ceiling of the place', () =>
     expect(codes(caseAt(40, looks), care({ ceilingC: 60 }))).toContain('above_ceiling'));
 });

@@ -38,17 +38,21 @@ export const fuelDue: Look = (v) =>
 export const woodDue: Look = (v) =>
   inHouse(v) && v.at!.stage.smoke ? due(v, 'wood_added', v.place?.care?.woodEveryS) : null;
 
-const recentMean = (v: View): number | null => {
-  const recent = since(v.air, v.nowS - WINDOW_S);
-  return recent.length < 3 ? null : recent.reduce((sum, r) => sum + r.tempC, 0) / recent.length;
-};
+/** Mean of the hottest sensor over the window, °C. */
+function hottestMean(v: View): number | null {
+  const means = v.airs.flatMap((air) => {
+    const recent = since(air, v.nowS - WINDOW_S);
+    return recent.length < 3 ? [] : [recent.reduce((sum, r) => sum + r.tempC, 0) / recent.length];
+  });
+  return means.length > 0 ? Math.max(...means) : null;
+}
 
 /** The air is hotter than this fat takes while the core is still cool, °C. */
 export const chamberHot: Look = (v) => {
   if (!inHouse(v) || v.at!.medium !== 'air') return null;
   const rule = floorRuleOf(v.c.rules);
   const limitC = makingClassOf(v.c.recipe) === 'emulsion' ? rule.emulsionAirC : rule.coarseAirC;
-  const airC = recentMean(v);
+  const airC = hottestMean(v);
   const coreC = lastCredited(v.core)?.tempC ?? null;
   if (airC === null || coreC === null || coreC >= rule.fatCoreC || airC <= limitC) return null;
   return { airC, limitC, coreC, untilC: rule.fatCoreC };
@@ -58,8 +62,9 @@ export const chamberHot: Look = (v) => {
 export const aboveCeiling: Look = (v) => {
   const ceilingC = v.place?.care?.ceilingC;
   if (!inHouse(v) || ceilingC == null) return null;
-  const last = lastOf(since(v.air, v.nowS - WINDOW_S));
-  return last && last.tempC > ceilingC ? { airC: last.tempC, limitC: ceilingC } : null;
+  const lasts = v.airs.flatMap((air) => lastOf(since(air, v.nowS - WINDOW_S))?.tempC ?? []);
+  const airC = Math.max(...lasts);
+  return lasts.length > 0 && airC > ceilingC ? { airC, limitC: ceilingC } : null;
 };
 
 const DEPTHS = { front: 1, middle: 2, back: 3 } as const;

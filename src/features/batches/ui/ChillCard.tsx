@@ -49,9 +49,9 @@ function Chill({ chill, show }: { chill: ChillAhead; show: Show }) {
           <div>
             <dt className="small">Ice</dt>
             <dd>
-              <span className="figure">{show.mass(plan.iceKg * 1000)}</span>
+              <span className="figure">{show.quantity('mass', plan.iceKg * 1000, 1)}</span>
               <span className="small block">
-                {show.other('mass', plan.iceKg * 1000)}, have it ready
+                {show.other('mass', plan.iceKg * 1000, 1)}, have it ready
               </span>
             </dd>
           </div>

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { CleaningTask } from '@/core';
 import { ActionForm, Field } from '@/ui/action-form';
 import { formFigure } from '@/ui/form-figure';
+import { TextField } from '@/ui/text-field';
 import { recordCleanedAction, removeTaskAction, saveTaskAction } from '../actions';
 
 /** Adds something to be cleaned, or changes it. */
@@ -73,13 +74,19 @@ export function DoneForm({ task }: { task: CleaningTask }) {
       clear
       action={recordCleanedAction}
       read={(f) => ({ id, taskId: task.id, note: String(f.get(`note-${task.id}`) ?? '') })}
-      label="Done"
+      label={`Done: ${task.name}`}
       done={() => {
         setId(crypto.randomUUID());
         return 'Recorded.';
       }}
     >
-      <Field optional name={`note-${task.id}`} label={`Note on ${task.name}`} />
+      <TextField
+        dense
+        quiet
+        label={`Note on ${task.name}`}
+        placeholder="note"
+        name={`note-${task.id}`}
+      />
     </ActionForm>
   );
 }

@@ -96,13 +96,12 @@ function Surface({ data, nowS }: Props) {
     void sendTo(data.batchIds, { kind: 'surface_touched', where: where.trim(), feel });
   };
   return (
-    <div className="space-y-2">
-      <h3 className="font-semibold">Surface</h3>
-      {data.touch && (
-        <p className="small">
-          Last: {data.touch.feel}, {data.touch.where}, {show.when(data.touch.atS, nowS)}
-        </p>
-      )}
+    <details open={data.drying}>
+      <summary className="flex min-h-12 cursor-pointer items-center font-semibold">
+        Surface
+        {data.touch ? `: ${data.touch.feel}, ${data.touch.where}` : ''}
+      </summary>
+      {data.touch && <p className="small">Felt {show.when(data.touch.atS, nowS)}</p>}
       <TextField
         label="Where"
         value={where}
@@ -124,7 +123,7 @@ function Surface({ data, nowS }: Props) {
         ))}
       </div>
       {message && <Notice tone="bad">{message}</Notice>}
-    </div>
+    </details>
   );
 }
 

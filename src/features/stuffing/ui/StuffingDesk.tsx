@@ -1,7 +1,6 @@
 'use client';
 
 import { useShow } from '@/ui/show-context';
-import { Notice } from '@/ui/status';
 import { stuffDueWords } from '@/words/casing';
 import type { StuffingData } from '../sheet';
 import { FaultPart } from './FaultPart';
@@ -18,10 +17,12 @@ export function StuffingDesk({ data, nowS }: { data: StuffingData; nowS: number 
         <ul className="space-y-2" aria-label="Due">
           {data.due.map((d) => (
             <li key={d.code}>
-              <Notice tone={d.dueS <= nowS ? 'wait' : 'good'}>
+              <p
+                className={`rounded-md px-3 py-2 ${d.dueS <= nowS ? 'bg-wait-wash font-semibold text-wait' : 'bg-accent-wash'}`}
+              >
                 {stuffDueWords(d, show)}
                 {d.dueS > nowS ? ` ${show.when(d.dueS, nowS)}` : ''}
-              </Notice>
+              </p>
             </li>
           ))}
         </ul>
@@ -32,11 +33,11 @@ export function StuffingDesk({ data, nowS }: { data: StuffingData; nowS: number 
       <div className="grid items-start gap-4 lg:grid-cols-2">
         <div className="space-y-4">
           <SoakPart key={data.lots.length} data={data} />
-          <OutPart data={data} />
+          <LinkPart data={data} />
         </div>
         <div className="space-y-4">
-          <LinkPart data={data} />
           <FaultPart data={data} />
+          <OutPart data={data} />
         </div>
       </div>
     </div>

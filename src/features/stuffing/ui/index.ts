@@ -1,1 +1,2 @@
 export { StuffingDesk } from './StuffingDesk';
+export { StuffDues } from './StuffDues';

@@ -106,7 +106,6 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
               <RunChart data={chart} height={360} />
             </section>
           )}
-          {watch && <HouseWatch data={watch} nowS={now} />}
           {run && (
             <section className="sheet" aria-label="What to do">
               <LoadControls
@@ -123,6 +122,7 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
           {members.map((m) => (
             <MemberCard key={m.dossier.head.id} member={m} places={others} show={show} nowS={now} />
           ))}
+          {watch && <HouseWatch data={watch} nowS={now} />}
         </section>
       </div>
     </div>

@@ -46,7 +46,8 @@ export default async function CasingsPage() {
                   <li key={l.id} className="border-t border-line py-2">
                     <div className="flex flex-wrap items-baseline justify-between gap-x-4">
                       <p>
-                        <strong>{l.name}</strong>, {show.quantity('diameter', l.diameterMm)}{' '}
+                        <strong className="inline-block first-letter:uppercase">{l.name}</strong>,{' '}
+                        {show.quantity('diameter', l.diameterMm)}{' '}
                         <span className="text-soft">lot {l.code}</span>
                       </p>
                       <p>
@@ -116,8 +117,12 @@ export default async function CasingsPage() {
           )}
           {writes && (
             <section className="sheet" aria-label="A casing of our own">
-              <h2 className="mb-2 text-lg font-semibold">A casing of our own</h2>
-              <CasingKindForm key={show.settings.system} />
+              <details>
+                <summary className="min-h-9 cursor-pointer text-lg font-semibold">
+                  Add a casing of our own
+                </summary>
+                <CasingKindForm key={show.settings.system} />
+              </details>
             </section>
           )}
         </div>

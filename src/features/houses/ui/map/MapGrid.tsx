@@ -138,7 +138,7 @@ function SpotCell({
   const hot = heatAt(grid, spot);
   const uneven = grid.hotDepth !== 'even' || grid.hotLevel !== 'even';
   return (
-    <td ref={setNodeRef} className={`p-1 ${isOver ? 'bg-accent-wash' : ''}`}>
+    <td ref={setNodeRef} className={`p-1 align-top ${isOver ? 'bg-accent-wash' : ''}`}>
       {stick ? (
         <StickButton stick={stick} {...common} />
       ) : (

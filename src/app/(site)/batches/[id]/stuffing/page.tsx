@@ -13,14 +13,7 @@ export default async function StuffingPage({ params }: { params: Promise<{ id: s
   const dossier = await dossierOfPage((await params).id);
   const now = nowS();
   const way = await wayNow(db(), dossier, await loadSite(db()), now);
-  const stuff = way.pieces.find((p) => p.key === 'stuff');
-  const data = await stuffingOf(
-    db(),
-    dossier,
-    await listScales(db()),
-    stuff ? { startS: stuff.startS, endS: stuff.endS } : null,
-    now,
-  );
+  const data = await stuffingOf(db(), dossier, await listScales(db()), way.pieces, now);
   return data ? (
     <StuffingDesk data={data} nowS={now} />
   ) : (
