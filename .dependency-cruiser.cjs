@@ -8,6 +8,7 @@ const ORDER = [
   'cleaning',
   'programs',
   'logbook',
+  'offline',
   'readings',
   'stores',
   'recipes',

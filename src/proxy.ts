@@ -12,4 +12,8 @@ export function proxy(request: NextRequest): NextResponse {
 }
 
 /** Files of the build carry no script of a page. */
-export const config = { matcher: ['/((?!_next/static|_next/image|icon.svg).*)'] };
+export const config = {
+  matcher: [
+    '/((?!_next/static|_next/image|icon.svg|icon-|apple-icon|sw.js|manifest.webmanifest).*)',
+  ],
+};

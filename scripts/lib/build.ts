@@ -27,7 +27,7 @@ function fingerprint(): string {
   return sha256(parts.join('\n'));
 }
 
-/** Programs of the server's threads, each one file that needs nothing beside it. */
+/** Programs of the server's threads and of the device's service worker, each one file that needs nothing beside it. */
 function buildThreads(): void {
   for (const name of ['forecast', 'judge', 'files'])
     buildSync({
@@ -39,6 +39,17 @@ function buildThreads(): void {
       target: 'node20',
       logLevel: 'warning',
     });
+  buildSync({
+    entryPoints: [path.join(ROOT, 'src/workers/offline/offline.worker.ts')],
+    outfile: path.join(ROOT, '.next/jolly/offline.worker.js'),
+    bundle: true,
+    minify: true,
+    platform: 'browser',
+    format: 'iife',
+    target: 'es2022',
+    define: { 'process.env.NODE_ENV': '"production"' },
+    logLevel: 'warning',
+  });
 }
 
 /** Builds for production unless the last build is of these very sources. */

@@ -16,7 +16,10 @@ export function Live({ lastSeq }: { lastSeq: number }) {
   const [since] = useState(lastSeq);
   useEffect(() => {
     let waiting: ReturnType<typeof setTimeout> | null = null;
+    let away = false;
     const refresh = () => {
+      /* Without a link nothing new comes, and a page that is asked for in vain loses what was typed into it. */
+      if (away || !navigator.onLine) return;
       waiting ??= setTimeout(() => {
         waiting = null;
         router.refresh();
@@ -30,6 +33,7 @@ export function Live({ lastSeq }: { lastSeq: number }) {
     });
     let missed = false;
     source.onopen = () => {
+      away = false;
       setLost(false);
       if (missed) refresh();
       missed = false;
@@ -37,7 +41,8 @@ export function Live({ lastSeq }: { lastSeq: number }) {
     /* Refused for good, as with too many windows open: the clock still refreshes. */
     source.onerror = () => {
       missed = true;
-      setLost(source.readyState !== EventSource.CLOSED);
+      away = source.readyState !== EventSource.CLOSED;
+      setLost(away);
     };
     const tick = setInterval(refresh, CLOCK_MS);
     return () => {

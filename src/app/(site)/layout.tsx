@@ -9,6 +9,8 @@ import { WorkerProvider } from '@/features/houses/ui/post-as';
 import { ClockBanner } from '@/features/settings/ui/ClockBanner';
 import { showOfRequest, siteOfRequest } from '@/features/settings/show';
 import { lastSeq } from '@/features/logbook/service';
+import { KeepPages, KeptNote } from '@/features/offline/ui';
+import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 import { Live } from '@/ui/live';
 import { ShowProvider } from '@/ui/show-context';
@@ -27,6 +29,8 @@ export default async function SiteLayout({ children }: { children: ReactNode }) 
       <TopBar person={person} show={show} />
       <ClockBanner />
       <Live lastSeq={seq} />
+      <KeptNote madeS={nowS()} />
+      <KeepPages />
       <OutboxBar personId={person.id} />
       <main id="main" className="mx-auto max-w-6xl px-4 py-4">
         <WorkerProvider value={{ personId: person.id, canWork: may(person.role, 'work_batches') }}>

@@ -11,6 +11,7 @@ import { FailedChecks } from './FailedChecks';
 import { HoldReason } from './HoldReason';
 import { nextWords } from '@/words/next';
 import { standWords } from '@/words/batch';
+import { When } from '@/ui/when';
 
 const TINT: Record<string, string> = {
   weighing: '--hang',
@@ -119,7 +120,7 @@ export function BatchCard({
           )}
           {next.dueS !== null && (
             <span>
-              {show.when(next.dueS, nowS)}
+              <When at={next.dueS} nowS={nowS} />
               {late ? ', overdue' : ''}
             </span>
           )}

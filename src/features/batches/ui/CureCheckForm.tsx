@@ -10,7 +10,7 @@ import { useBatch, usePost } from '@/features/logbook/ui';
 import { WhenField } from './WhenField';
 
 /** The second look: the first reading is not shown, so that it is read and not repeated. */
-export function CureCheckForm({ cure }: { cure: Weighing }) {
+export function CureCheckForm({ cure }: { cure: Pick<Weighing, 'entryId' | 'load' | 'by'> }) {
   const { personId, timeZone, canWork } = useBatch();
   const { send, busy, message } = usePost();
   const [text, setText] = useState('');

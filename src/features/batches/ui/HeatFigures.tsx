@@ -2,6 +2,7 @@ import type { Case } from '@/core';
 import type { Show } from '@/words/show';
 import { StatusChip } from '@/ui/status';
 import { liveCooling, liveHeat } from '../live';
+import { Left, When } from '@/ui/when';
 
 function Block({ label, children }: { label: string; children: React.ReactNode }) {
   return (
@@ -29,7 +30,7 @@ export function HeatFigures({ c, show, nowS }: { c: Case; show: Show; nowS: numb
           {show.temp(heat.coreC)}
         </span>{' '}
         <span className="small">
-          {show.other('temperature', heat.coreC)}, {show.when(heat.atS, nowS)}
+          {show.other('temperature', heat.coreC)}, <When at={heat.atS} nowS={nowS} />
         </span>
         {old && (
           <p className="font-semibold text-bad">
@@ -77,7 +78,9 @@ export function CoolingClock({ c, show, nowS }: { c: Case; show: Show; nowS: num
       {cooling && (
         <p className="mb-2">
           <span className="figure">{show.temp(cooling.coreC)}</span>{' '}
-          <span className="unit">slowest core, {show.when(cooling.atS, nowS)}</span>
+          <span className="unit">
+            slowest core, <When at={cooling.atS} nowS={nowS} />
+          </span>
         </p>
       )}
       <ol>
@@ -94,9 +97,7 @@ export function CoolingClock({ c, show, nowS }: { c: Case; show: Show; nowS: num
                 {step?.endS != null && <>took {show.duration(step.elapsedS ?? 0)}</>}
                 {step && step.endS === null && left !== null && (
                   <strong className={left < 900 ? 'text-bad' : ''}>
-                    {left > 0
-                      ? `${show.duration(left)} left, until ${show.time(step.deadlineS!)}`
-                      : `run out ${show.duration(left)} ago`}
+                    <Left until={step.deadlineS!} nowS={nowS} ranOut="run out" />
                   </strong>
                 )}
                 {step?.startS == null && <>starts at {show.temp(s.fromC)}</>}

@@ -17,6 +17,7 @@ import { StepWeight } from './StepWeight';
 import { WeighList } from './WeighList';
 import { missingOf } from '../missing';
 import { nextWords } from '@/words/next';
+import { When } from '@/ui/when';
 
 /** Codes of the lots that were weighed in, by their id. */
 const lotCodesOf = ({ entries }: Dossier): Record<string, string> =>
@@ -93,7 +94,11 @@ export function NowPanel({
         >
           <div>
             <h2 className="figure">{nextWords(next, show)}</h2>
-            {next.dueS !== null && <p className="text-lg">{show.when(next.dueS, nowS)}</p>}
+            {next.dueS !== null && (
+              <p className="text-lg">
+                <When at={next.dueS} nowS={nowS} />
+              </p>
+            )}
           </div>
           {next.code === 'start_hold' && (
             <HoldClock kind="cure_hold_started" maxCoolerC={maxCoolerC} before={missing} />

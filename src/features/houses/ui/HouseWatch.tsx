@@ -11,6 +11,7 @@ import { Notice } from '@/ui/status';
 import { TextField } from '@/ui/text-field';
 import type { WatchData } from '../house-watch';
 import { usePostTo, useWorker } from './post-as';
+import { When } from '@/ui/when';
 
 type Props = { data: WatchData; nowS: number };
 
@@ -35,7 +36,7 @@ function Smoke({ data, nowS }: Props) {
       </p>
       {data.smokes && (
         <p className={late ? 'font-semibold text-wait' : 'text-soft'}>
-          Look at the vent {show.when(smoke.nextLookS, nowS)}
+          Look at the vent <When at={smoke.nextLookS} nowS={nowS} />
         </p>
       )}
       {canWork && data.smokes && (

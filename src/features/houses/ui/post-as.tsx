@@ -46,7 +46,7 @@ export function usePostTo() {
       const whose = 'batch' in outcome && facts.length > 1 ? `Batch ${outcome.batch}: ` : '';
       setMessage(whose + problemWords(outcome.code));
     }
-    router.refresh();
+    if (!kept) router.refresh();
     return outcome.ok || kept;
   };
   const sendTo = (batchIds: readonly string[], body: PostedBody) =>

@@ -1,68 +1,72 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
+import { ENTRY_WORDS } from '@/words/kinds';
 import { problemWords } from '@/words/problems';
+import { Link } from '@/ui/link';
+import { useShow } from '@/ui/show-context';
+import { useKept } from './use-kept';
 
 const RETRY_MS = 5000;
 
-/** Says what is kept on this device and sends it when the network is back. */
+/** Says what is kept on this device and sends it when the network is back; what was not taken is said until it was seen. */
 export function OutboxBar({ personId }: { personId: string }) {
   const router = useRouter();
-  const [waiting, setWaiting] = useState(0);
-  const [refused, setRefused] = useState<string[]>([]);
+  const show = useShow();
+  const { waiting, refused } = useKept(personId);
   const busy = useRef(false);
   useEffect(() => {
     const look = async () => {
-      if (busy.current) return;
-      const { countWaiting, flush } = await import('./outbox');
+      if (busy.current || !navigator.onLine) return;
       busy.current = true;
       try {
-        if ((await countWaiting(personId)) > 0) {
-          const done = await flush(personId);
-          if (done.refused.length > 0)
-            setRefused((r) => [
-              ...r,
-              ...done.refused.map(
-                (x) =>
-                  `${x.kept.offers[0]!.entry.body.kind.replaceAll('_', ' ')}: ${problemWords(x.code)}`,
-              ),
-            ]);
-          if (done.sent > 0) router.refresh();
-        }
-        setWaiting(await countWaiting(personId));
+        const { countWaiting, flush } = await import('./outbox');
+        if ((await countWaiting(personId)) > 0 && (await flush(personId)).sent > 0)
+          router.refresh();
       } finally {
         busy.current = false;
       }
     };
-    const count = () =>
-      void import('./outbox').then(async (o) => setWaiting(await o.countWaiting(personId)));
     void look();
-    const timer = setInterval(look, RETRY_MS);
-    window.addEventListener('online', look);
-    window.addEventListener('jolly-outbox', count);
+    const timer = setInterval(() => void look(), RETRY_MS);
+    const online = () => void look();
+    window.addEventListener('online', online);
     return () => {
       clearInterval(timer);
-      window.removeEventListener('online', look);
-      window.removeEventListener('jolly-outbox', count);
+      window.removeEventListener('online', online);
     };
   }, [personId, router]);
-  if (waiting === 0 && refused.length === 0) return null;
+  if (waiting.length === 0 && refused.length === 0) return null;
+  const saw = (id: string) => void import('./outbox').then((o) => o.seen(id));
   return (
-    <div role="status" className="no-print bg-wait-wash px-4 py-2 font-semibold text-wait">
-      {waiting > 0 && (
+    <div
+      role="status"
+      className="no-print space-y-1 bg-wait-wash px-4 py-2 font-semibold text-wait"
+    >
+      {waiting.length > 0 && (
         <p>
-          {waiting === 1 ? 'One entry is' : `${waiting} entries are`} kept here and will be sent.
+          {waiting.length === 1 ? 'One entry is' : `${waiting.length} entries are`} kept here and
+          will be sent.
         </p>
       )}
-      {refused.map((text, i) => (
-        <p key={i}>Not taken: {text}</p>
-      ))}
-      {refused.length > 0 && (
-        <button type="button" className="button mt-1" onClick={() => setRefused([])}>
-          I have seen this
-        </button>
-      )}
+      {refused.map((r) => {
+        const [{ entry, batchId }] = r.offers as [(typeof r.offers)[number]];
+        return (
+          <p key={r.id} className="flex flex-wrap items-center gap-x-3">
+            <span>
+              Not taken: {ENTRY_WORDS[entry.body.kind]},{' '}
+              {show.clock(Date.parse(entry.happenedAt) / 1000)}. {problemWords(r.code, r.details)}
+            </span>
+            <Link href={`/batches/${batchId}`} className="underline">
+              To the batch
+            </Link>
+            <button type="button" className="button" onClick={() => saw(r.id)}>
+              I have seen this
+            </button>
+          </p>
+        );
+      })}
     </div>
   );
 }

@@ -5,9 +5,14 @@ import type { PostedEntry, PostedOffer, PostResult } from '../contract';
 
 /** Entries that belong together: they are sent, and taken or refused, as one. */
 export type Kept = { id: string; personId: string; offers: PostedOffer[]; keptAt: number };
+/** What the server did not take when it was sent later: it stays here until somebody has seen it. */
+export type NotTaken = Kept & { code: string; details?: Record<string, string> };
 
-/** Entries that the server has not acknowledged yet, on this device's disk. */
-const store = new Dexie('jolly-kettle') as Dexie & { outbox: EntityTable<Kept, 'id'> };
+/** Entries that the server has not acknowledged yet, and those that it refused since, on this device's disk. */
+const store = new Dexie('jolly-kettle') as Dexie & {
+  outbox: EntityTable<Kept, 'id'>;
+  refused: EntityTable<NotTaken, 'id'>;
+};
 store.version(1).stores({ outbox: 'id, personId, keptAt' });
 store
   .version(2)
@@ -22,10 +27,13 @@ store
         delete old.entry;
       }),
   );
+store.version(3).stores({ outbox: 'id, personId, keptAt', refused: 'id, personId, keptAt' });
 
 export type Outcome = PostResult | { ok: false; code: 'kept' };
 
-const changed = () => window.dispatchEvent(new Event('jolly-outbox'));
+/** Told to every window of this device whenever what is kept here changes. */
+export const KEPT_EVENT = 'jolly-outbox';
+const changed = () => window.dispatchEvent(new Event(KEPT_EVENT));
 
 async function send({ offers }: Kept): Promise<Outcome> {
   const [first, ...more] = offers;
@@ -46,32 +54,90 @@ async function send({ offers }: Kept): Promise<Outcome> {
 
 const stays = (o: Outcome) => !o.ok && (o.code === 'kept' || o.code === 'signed_out');
 
-/** Writes entries that belong together to disk, sends them, and takes them off the disk once the server has taken or refused them. */
-export async function postAll(personId: string, offers: PostedOffer[]): Promise<Outcome> {
-  const kept: Kept = { id: offers[0]!.entry.id, personId, offers, keptAt: Date.now() };
-  await store.outbox.put(kept);
-  const outcome = await send(kept);
-  if (!stays(outcome)) await store.outbox.delete(kept.id);
-  changed();
-  return outcome;
+/** One window at a time sends: two that do it at once would change the order. */
+async function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  if (!('locks' in navigator)) return work();
+  let made: T;
+  await navigator.locks.request('jolly-outbox', async () => {
+    made = await work();
+  });
+  return made!;
 }
 
-export type Flushed = { sent: number; refused: { kept: Kept; code: string }[] };
+const waitingOf = (personId: string) =>
+  store.outbox.where('personId').equals(personId).sortBy('keptAt');
 
-/** Sends what this person left waiting, oldest first; stops at the first that can't be sent now. */
-export async function flush(personId: string): Promise<Flushed> {
-  const result: Flushed = { sent: 0, refused: [] };
-  const waiting = await store.outbox.where('personId').equals(personId).sortBy('keptAt');
-  for (const kept of waiting) {
-    const outcome = await send(kept);
-    if (stays(outcome)) break;
+/** Writes entries to disk, after everything that is there. */
+const keep = (personId: string, offers: PostedOffer[]): Promise<Kept> =>
+  store.transaction('rw', store.outbox, async () => {
+    const last = await store.outbox.orderBy('keptAt').last();
+    const keptAt = Math.max(Date.now(), (last?.keptAt ?? 0) + 1);
+    const kept: Kept = { id: offers[0]!.entry.id, personId, offers, keptAt };
+    await store.outbox.put(kept);
+    return kept;
+  });
+
+/** Takes an entry off the disk once the server has answered; a refusal that nobody looks at stays, in a place of its own. */
+async function settle(kept: Kept, outcome: Outcome, seen: boolean): Promise<void> {
+  await store.transaction('rw', store.outbox, store.refused, async () => {
+    if (!outcome.ok && !seen) {
+      const details = 'fields' in outcome ? outcome.fields : undefined;
+      await store.refused.put({ ...kept, code: outcome.code, details });
+    }
     await store.outbox.delete(kept.id);
-    if (outcome.ok) result.sent += 1;
-    else result.refused.push({ kept, code: outcome.code });
+  });
+}
+
+export type Flushed = { sent: number };
+
+/**
+ * Sends what this person left waiting, oldest first; stops at the first that can't be sent now.
+ * @param mine the entry that somebody looks at: what the server says of it is told, and not kept
+ */
+async function drain(
+  personId: string,
+  mine: string | null,
+): Promise<Flushed & { mine: Outcome | null }> {
+  let sent = 0;
+  for (const kept of await waitingOf(personId)) {
+    const outcome = await send(kept);
+    if (stays(outcome)) return { sent, mine: outcome };
+    await settle(kept, outcome, kept.id === mine);
+    if (outcome.ok) sent += 1;
+    if (kept.id === mine) return { sent, mine: outcome };
   }
-  if (waiting.length > 0) changed();
-  return result;
+  return { sent, mine: null };
+}
+
+/** Writes entries that belong together to disk, and sends them after what waits already. */
+export async function postAll(personId: string, offers: PostedOffer[]): Promise<Outcome> {
+  const kept = await keep(personId, offers);
+  changed();
+  const { mine } = await inTurn(() => drain(personId, kept.id));
+  changed();
+  /* Another window has sent it meanwhile, and has told what came of it. */
+  return mine ?? { ok: true, known: true, holds: [] };
+}
+
+/** Sends what this person left waiting. */
+export async function flush(personId: string): Promise<Flushed> {
+  const { sent } = await inTurn(() => drain(personId, null));
+  changed();
+  return { sent };
 }
 
 export const countWaiting = (personId: string) =>
   store.outbox.where('personId').equals(personId).count();
+
+/** What waits, and what was not taken, in the order in which it was recorded. */
+export const keptHere = async (personId: string) => ({
+  waiting: await waitingOf(personId),
+  refused: await store.refused.where('personId').equals(personId).sortBy('keptAt'),
+});
+export type KeptHere = Awaited<ReturnType<typeof keptHere>>;
+
+/** A refusal was seen: it is not said again. */
+export async function seen(id: string): Promise<void> {
+  await store.refused.delete(id);
+  changed();
+}

@@ -3,11 +3,11 @@
 import { useState } from 'react';
 import { BatchContext, type BatchContextValue } from '@/features/logbook/ui';
 import { REMINDER_WORDS } from '@/words/bench';
-import { useShow } from '@/ui/show-context';
 import type { MakingSheetData } from '../sheet';
 import { Countdown } from './Countdown';
 import { Reminders } from './Reminders';
 import { StepForm } from './StepForm';
+import { When } from '@/ui/when';
 
 /** What is next on the bench of one batch, on the Floor: its step, its clock, what is due, and the form where it is recorded. */
 export function NowOnBench({
@@ -19,7 +19,6 @@ export function NowOnBench({
   batch: BatchContextValue;
   nowS: number;
 }) {
-  const show = useShow();
   const [open, setOpen] = useState(false);
   const row = sheet.rows.find((r) => r.open.length > 0);
   const due = sheet.reminders.filter((r) => r.dueS <= nowS);
@@ -35,7 +34,7 @@ export function NowOnBench({
         )}
         {soon && (
           <p className="small">
-            {REMINDER_WORDS[soon.code]}: {show.when(soon.dueS, nowS)}
+            {REMINDER_WORDS[soon.code]}: <When at={soon.dueS} nowS={nowS} />
           </p>
         )}
         {row && (

@@ -2,6 +2,7 @@ import type { StuffDue } from '@/core';
 import { stuffDueWords } from '@/words/casing';
 import type { Show } from '@/words/show';
 import { Link } from '@/ui/link';
+import { When } from '@/ui/when';
 
 /** Said this long before it is due, s. */
 const AHEAD_S = 45 * 60;
@@ -25,7 +26,7 @@ export function StuffDues({
       {near.map((d) => (
         <li key={d.code} className={d.dueS <= nowS ? 'font-semibold text-wait' : 'small'}>
           <Link href={`/batches/${batchId}/stuffing`} className="underline">
-            {stuffDueWords(d, show)} {d.dueS > nowS ? show.when(d.dueS, nowS) : ''}
+            {stuffDueWords(d, show)} {d.dueS > nowS && <When at={d.dueS} nowS={nowS} />}
           </Link>
         </li>
       ))}

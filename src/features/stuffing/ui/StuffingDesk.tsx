@@ -7,6 +7,7 @@ import { FaultPart } from './FaultPart';
 import { LinkPart } from './LinkPart';
 import { OutPart } from './OutPart';
 import { SoakPart } from './SoakPart';
+import { When } from '@/ui/when';
 
 /** Casing, links, in and out, pieces: the stuffing of one batch, with what is due of it on top. */
 export function StuffingDesk({ data, nowS }: { data: StuffingData; nowS: number }) {
@@ -20,8 +21,7 @@ export function StuffingDesk({ data, nowS }: { data: StuffingData; nowS: number 
               <p
                 className={`rounded-md px-3 py-2 ${d.dueS <= nowS ? 'bg-wait-wash font-semibold text-wait' : 'bg-accent-wash'}`}
               >
-                {stuffDueWords(d, show)}
-                {d.dueS > nowS ? ` ${show.when(d.dueS, nowS)}` : ''}
+                {stuffDueWords(d, show)} {d.dueS > nowS && <When at={d.dueS} nowS={nowS} />}
               </p>
             </li>
           ))}

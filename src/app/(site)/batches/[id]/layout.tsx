@@ -4,6 +4,7 @@ import { may } from '@/features/accounts/policy';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { BatchProvider } from '@/features/batches/ui/BatchProvider';
 import { BatchTabs } from '@/features/batches/ui/BatchTabs';
+import { KeptHere } from '@/features/batches/ui/KeptHere';
 import { PartTabs } from '@/features/batches/ui/PartTabs';
 import { HoldPanel } from '@/features/batches/ui/HoldPanel';
 import { db } from '@/platform/db/client';
@@ -48,6 +49,7 @@ export default async function BatchLayout({
       </div>
       <PartTabs head={head} />
       <BatchTabs batchId={head.id} />
+      <KeptHere />
       <HoldPanel dossier={dossier} show={show} canDecide={may(person.role, 'decide')} />
       {children}
     </BatchProvider>

@@ -31,6 +31,7 @@ import { db } from '@/platform/db/client';
 import { Link } from '@/ui/link';
 import { nextWords } from '@/words/next';
 import { StatusChip } from '@/ui/status';
+import { When } from '@/ui/when';
 
 type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ log?: string }> };
 
@@ -64,7 +65,11 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
         >
           <div>
             <h2 className="text-xl font-bold">{nextWords(next, show)}</h2>
-            {next.dueS !== null && <p>{show.when(next.dueS, now)}</p>}
+            {next.dueS !== null && (
+              <p>
+                <When at={next.dueS} nowS={now} />
+              </p>
+            )}
           </div>
           <RunAction c={c} code={next.code} />
           {c.state.phase === 'in_house' && c.state.run?.loadId && (

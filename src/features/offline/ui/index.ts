@@ -1,0 +1,2 @@
+export { KeepPages } from './KeepPages';
+export { KeptNote } from './KeptNote';

@@ -1,0 +1,23 @@
+/** Caches of the service worker: what the build made, and the pages of the person who is signed in. */
+export const STATIC_CACHE = 'jolly-static';
+export const PAGE_CACHE = 'jolly-pages';
+
+/** A kept page is shown for so long, s: a shift and a night. */
+export const PAGE_AGE_S = 24 * 3600;
+
+/** What a page tells the service worker. */
+export type ToWorker = { kind: 'keep'; urls: string[] } | { kind: 'forget' };
+
+/** Pages of the floor: what is opened with wet hands where no network is. */
+const FLOOR = [
+  /^\/$/,
+  /^\/batches\/[^/]+(\/(stuffing|house|verdict|log))?$/,
+  /^\/house(\/[^/]+(\/map)?)?$/,
+  /^\/recipes\/[^/]+\/sheet$/,
+  /^\/stores\/casings$/,
+  /^\/cleaning$/,
+];
+
+/** Is this a page that is kept on the device? */
+export const isFloorPage = (pathname: string): boolean =>
+  !pathname.startsWith('/batches/new') && FLOOR.some((f) => f.test(pathname));
