@@ -12,6 +12,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Berlin',
     trace: 'off',
+    /* What a device keeps is tested where it is meant; elsewhere every page is made anew. */
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

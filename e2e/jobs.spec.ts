@@ -1,25 +1,7 @@
-import { randomUUID } from 'node:crypto';
-import { expect, test, type Page } from '@playwright/test';
-import { importFile, release, saveAndApprove, startJob, tell, weighed } from './support/job';
+import { expect, test } from '@playwright/test';
+import { importFile, made, release, saveAndApprove, startJob, tell } from './support/job';
 import { HOUR } from './support/logger';
 import { signIn } from './support/people';
-
-/** What a new recipe starts from, weighed for 20 kg and held overnight; somebody else looked at the cure. */
-async function made(page: Page, second: Page, id: string, began: number): Promise<void> {
-  const cure = randomUUID();
-  await tell(page, id, began, [
-    [0.1, weighed('m-1', 20_000)],
-    [0.2, weighed('cure', 41.6), cure],
-  ]);
-  await signIn(second, 'tomas');
-  await tell(second, id, began, [[0.3, { kind: 'cure_checked', weighedId: cure, readingG: 41.6 }]]);
-  await tell(page, id, began, [
-    [0.4, weighed('salt', 321)],
-    [0.5, weighed('a-1', 60)],
-    [1, { kind: 'cure_hold_started', coolerC: 2 }],
-    [14, { kind: 'cure_hold_ended', coolerC: 3 }],
-  ]);
-}
 
 const cooked: [number, Record<string, unknown> & { kind: string }][] = [
   [20, { kind: 'pulled' }],

@@ -59,6 +59,23 @@ export const weighed = (lineId: string, amountG: number): Body => ({
   ...(lineId === 'cure' ? { nitriteFraction: 0.0625 } : {}),
 });
 
+/** What a new recipe starts from, weighed for 20 kg and held overnight; somebody else looked at the cure. */
+export async function made(page: Page, second: Page, id: string, began: number): Promise<void> {
+  const cure = randomUUID();
+  await tell(page, id, began, [
+    [0.1, weighed('m-1', 20_000)],
+    [0.2, weighed('cure', 41.6), cure],
+  ]);
+  await signIn(second, 'tomas');
+  await tell(second, id, began, [[0.3, { kind: 'cure_checked', weighedId: cure, readingG: 41.6 }]]);
+  await tell(page, id, began, [
+    [0.4, weighed('salt', 321)],
+    [0.5, weighed('a-1', 60)],
+    [1, { kind: 'cure_hold_started', coolerC: 2 }],
+    [14, { kind: 'cure_hold_ended', coolerC: 3 }],
+  ]);
+}
+
 /** Brings a logger's file to the batch whose house page is open. */
 export async function importFile(page: Page, startMs: number, logger: string): Promise<void> {
   await page.getByLabel('CSV file of a temperature logger').setInputFiles({

@@ -27,6 +27,12 @@ function fingerprint(): string {
   return sha256(parts.join('\n'));
 }
 
+/** Scripts, styles and fonts of the pages, by their addresses. */
+function builtFiles(): string[] {
+  const from = path.join(ROOT, '.next/static');
+  return [...filesIn(from)].map((f) => `/_next/static/${path.relative(from, f)}`);
+}
+
 /** Programs of the server's threads and of the device's service worker, each one file that needs nothing beside it. */
 function buildThreads(): void {
   for (const name of ['forecast', 'judge', 'files'])
@@ -47,7 +53,10 @@ function buildThreads(): void {
     platform: 'browser',
     format: 'iife',
     target: 'es2022',
-    define: { 'process.env.NODE_ENV': '"production"' },
+    define: {
+      'process.env.NODE_ENV': '"production"',
+      JOLLY_BUILT: JSON.stringify(builtFiles()),
+    },
     logLevel: 'warning',
   });
 }

@@ -11,12 +11,12 @@ export async function pagesToKeep(db: Handle): Promise<string[]> {
   const ofBatches = open.flatMap(({ head, case: { state } }) => {
     const at = `/batches/${head.id}`;
     return AFTER.has(state.phase)
-      ? [at, `${at}/house`]
-      : [at, `${at}/stuffing`, `${at}/house`, `/recipes/${head.recipeId}/sheet`];
+      ? [at, `${at}/house`, `${at}/log`]
+      : [at, `${at}/stuffing`, `${at}/house`, `${at}/log`, `/recipes/${head.recipeId}/sheet`];
   });
   const ofHouses = houses.flatMap((h) => [
     `/house/${encodeURIComponent(h.id)}`,
     ...(h.layout ? [`/house/${encodeURIComponent(h.id)}/map`] : []),
   ]);
-  return [...new Set(['/', '/house', '/cleaning', ...ofBatches, ...ofHouses])];
+  return [...new Set(['/', '/house', ...ofHouses, ...ofBatches, '/cleaning'])];
 }

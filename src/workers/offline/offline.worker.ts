@@ -1,5 +1,15 @@
-import { CacheFirst, ExpirationPlugin, NetworkFirst, Serwist, type SerwistPlugin } from 'serwist';
+import {
+  CacheFirst,
+  ExpirationPlugin,
+  NetworkFirst,
+  NetworkOnly,
+  Serwist,
+  type SerwistPlugin,
+} from 'serwist';
 import { PAGE_AGE_S, PAGE_CACHE, STATIC_CACHE, isFloorPage, type ToWorker } from './protocol';
+
+/** Every script, style and font that the build made; the build writes them in. Pages load some of them only when they need them. */
+declare const JOLLY_BUILT: string[];
 
 /** What of a service worker's surroundings is used here. */
 declare const self: {
@@ -48,29 +58,46 @@ const serwist = new Serwist({
         sameOrigin && request.mode === 'navigate' && isFloorPage(url.pathname),
       handler: pages,
     },
+    {
+      matcher: ({ request, sameOrigin }) => sameOrigin && request.mode === 'navigate',
+      handler: new NetworkOnly(),
+    },
   ],
 });
+/** What is said where a page was never kept: plain, with the way to those that were. */
+const NOT_KEPT = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
+<title>No network: Jolly Kettle</title><body style="font:1.1rem/1.5 system-ui;margin:2rem;max-width:36rem">
+<h1>No network, and this page is not kept here</h1>
+<p>What you logged is safe on this device and will be sent. The Floor and the pages of open batches and houses are kept: go back, or open
+<a href="/">the Floor</a>.</p>`;
+serwist.setCatchHandler(async ({ request }) =>
+  request.mode === 'navigate'
+    ? new Response(NOT_KEPT, {
+        status: 503,
+        headers: { 'content-type': 'text/html; charset=utf-8' },
+      })
+    : Response.error(),
+);
 serwist.addEventListeners();
 
-/** Scripts and styles that a page names: it opens with them or not at all. */
-const partsOf = (html: string): string[] => [
-  ...new Set([...html.matchAll(/\/_next\/static\/[^"'\\\s)]+/g)].map((m) => m[0])),
-];
+/** Keeps what the build made: a page opens with it or not at all. */
+async function keepBuilt(): Promise<void> {
+  const store = await caches.open(STATIC_CACHE);
+  for (const part of JOLLY_BUILT)
+    if (!(await store.match(part))) await store.add(part).catch(() => undefined);
+}
 
-/** Fetches a page and what it is made of, so that it opens without a network. */
+/** Fetches a page, so that it opens without a network. */
 async function keep(path: string): Promise<void> {
   const url = new URL(path, self.location.origin);
   if (!isFloorPage(url.pathname)) return;
   const answer = await fetch(url, { headers: { accept: 'text/html' }, credentials: 'same-origin' });
   if (!answer.ok || answer.redirected) return;
-  const html = await answer.clone().text();
   await (await caches.open(PAGE_CACHE)).put(url, answer);
-  const store = await caches.open(STATIC_CACHE);
-  for (const part of partsOf(html))
-    if (!(await store.match(part))) await store.add(part).catch(() => undefined);
 }
 
 async function keepAll(urls: readonly string[]): Promise<void> {
+  await keepBuilt();
   for (const url of urls) await keep(url).catch(() => undefined);
 }
 

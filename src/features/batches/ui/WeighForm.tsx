@@ -76,6 +76,8 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
   const wanted = more ? line : doseAt(recipe, meatG, line, labelled);
   const [forLoad, setForLoad] = useState('0');
   const [ways, setWays] = useState<WeighWays>({});
+  /* Without a link it waits on this device: pressed again it would be weighed twice. */
+  const [kept, setKept] = useState(false);
   const problems = lot ? lot.problems : refused;
   /* A weight is said back in the unit that it was typed in. */
   const sayBack = (g: number) => (isMeat ? show.meat(g) : show.grams(g, wanted.scale?.resolutionG));
@@ -100,6 +102,7 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
       withTime(when, timeZone),
     );
     if (!answer.ok && 'problems' in answer) setRefused(answer.problems ?? []);
+    if (!answer.ok && answer.code === 'kept') setKept(true);
   };
   const submit = () => {
     const read = readFigure(text);
@@ -207,7 +210,7 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
         {!isMeat && !cure && <WeighWaysFields ways={ways} onChange={setWays} onPoured={type} />}
         <AskAgain {...q} />
         {message && <Notice tone="bad">{message}</Notice>}
-        <button className="button-main w-full text-lg" disabled={busy}>
+        <button className="button-main w-full text-lg" disabled={busy || kept}>
           Record
         </button>
       </div>

@@ -4,7 +4,7 @@ import { useShow } from '@/ui/show-context';
 import { useNow } from '@/ui/when';
 
 /** A page that is older than this was kept on the device, s: the link makes it anew four times a minute. */
-const OLD_S = 75;
+const OLD_S = 45;
 
 /** Says that the page is one that was kept, and how old its figures are. */
 export function KeptNote({ madeS }: { madeS: number }) {

@@ -10,7 +10,7 @@ import {
   type DragEndEvent,
 } from '@dnd-kit/core';
 import { CSS } from '@dnd-kit/utilities';
-import { useId, type KeyboardEvent } from 'react';
+import { useEffect, useId, useRef, type KeyboardEvent } from 'react';
 import { heatAt, type HangingGrid, type HungStick, type Spot } from '@/core';
 import type { MapProduct } from '../../load-map';
 import type { MapState } from './use-map';
@@ -61,6 +61,11 @@ function StickButton({ stick: s, map, products, canWork, probes }: Common & { st
     id: String(s.stick),
     disabled: !canWork,
   });
+  const own = useRef<HTMLButtonElement | null>(null);
+  const followed = map.follow === s.stick;
+  useEffect(() => {
+    if (followed) own.current?.focus();
+  }, [followed]);
   const p = map.of(s.productId);
   const probe = probes.get(s.stick);
   const onKeyDown = (e: KeyboardEvent) => {
@@ -77,7 +82,10 @@ function StickButton({ stick: s, map, products, canWork, probes }: Common & { st
   return (
     <button
       type="button"
-      ref={setNodeRef}
+      ref={(e) => {
+        own.current = e;
+        setNodeRef(e);
+      }}
       {...attributes}
       {...listeners}
       role="button"

@@ -18,6 +18,8 @@ export function useMap(data: LoadMapData, grid: HangingGrid) {
   }
   const [chosen, setChosen] = useState<number | null>(null);
   const [said, setSaid] = useState('');
+  /* A stick that was moved by a key is at another place of the page: the keys go with it. */
+  const [follow, setFollow] = useState<number | null>(null);
   const at = (spot: Spot) => sticks.find((s) => sameSpot(s, spot)) ?? null;
   const of = (id: string) => data.products.find((p) => p.id === id)!;
   const spotName = ({ level, row }: Spot) => `level ${level}, row ${row}`;
@@ -31,6 +33,7 @@ export function useMap(data: LoadMapData, grid: HangingGrid) {
     const inside = to.level >= 1 && to.level <= grid.levels && to.row >= 1 && to.row <= grid.rows;
     if (!from || !inside) return setSaid(inside ? '' : 'That is outside the house.');
     const there = at(to);
+    setFollow(stick);
     setSticks((all) =>
       all.map((s) =>
         s.stick === stick
@@ -73,6 +76,20 @@ export function useMap(data: LoadMapData, grid: HangingGrid) {
         : `${made.sticks.length} sticks hung.`,
     );
   };
-  return { sticks, chosen, setChosen, said, at, of, left, move, add, setPieces, remove, arrange };
+  return {
+    sticks,
+    chosen,
+    setChosen,
+    said,
+    follow,
+    at,
+    of,
+    left,
+    move,
+    add,
+    setPieces,
+    remove,
+    arrange,
+  };
 }
 export type MapState = ReturnType<typeof useMap>;
