@@ -17,7 +17,13 @@ declare const self: {
   location: Location;
 };
 
-const forget = () => caches.delete(PAGE_CACHE);
+/** Grows whenever what is kept is forgotten: what was being fetched before that is kept no more. */
+let turn = 0;
+
+const forget = () => {
+  turn += 1;
+  return caches.delete(PAGE_CACHE);
+};
 
 /** A page that says "sign in first" is kept by nobody, and ends what was kept for whoever was signed in before. */
 const signedIn: SerwistPlugin = {
@@ -88,21 +94,27 @@ async function keepBuilt(): Promise<void> {
 }
 
 /** Fetches a page, so that it opens without a network. */
-async function keep(path: string): Promise<void> {
+async function keep(path: string, asked: number): Promise<void> {
   const url = new URL(path, self.location.origin);
   if (!isFloorPage(url.pathname)) return;
   const answer = await fetch(url, { headers: { accept: 'text/html' }, credentials: 'same-origin' });
-  if (!answer.ok || answer.redirected) return;
+  if (!answer.ok || answer.redirected || asked !== turn) return;
   await (await caches.open(PAGE_CACHE)).put(url, answer);
 }
 
 async function keepAll(urls: readonly string[]): Promise<void> {
+  const asked = turn;
   await keepBuilt();
-  for (const url of urls) await keep(url).catch(() => undefined);
+  for (const url of urls) if (asked === turn) await keep(url, asked).catch(() => undefined);
 }
 
-type Message = { data: ToWorker; waitUntil: (work: Promise<unknown>) => void };
+type Message = {
+  data: ToWorker;
+  ports: readonly MessagePort[];
+  waitUntil: (work: Promise<unknown>) => void;
+};
 self.addEventListener('message', (e: Message) => {
   if (e.data?.kind === 'keep') e.waitUntil(keepAll(e.data.urls));
-  if (e.data?.kind === 'forget') e.waitUntil(forget());
+  if (e.data?.kind === 'forget')
+    e.waitUntil(forget().then((gone) => e.ports[0]?.postMessage(gone)));
 });
