@@ -1,6 +1,7 @@
 import { partedRecipe } from '../testing/outcomes';
 import { testRecipe } from '../testing/recipe';
 import { diffRecipes } from './diff-recipes';
+import { CASINGS } from './tables/casings';
 
 const change = (edit: (r: ReturnType<typeof testRecipe>) => void) => {
   const newer = testRecipe();
@@ -26,6 +27,17 @@ test('a line that is gone is listed with what it had', () => {
   expect(changes).toContainEqual(
     expect.objectContaining({ subject: 'Ice water', what: 'fraction', from: 0.05, to: null }),
   );
+});
+
+test('a casing of the site: what is known of it is told fact by fact', () => {
+  const changes = change((r) => (r.casing.own = { ...CASINGS.sheep, toMm: 30 }));
+  expect(changes).toEqual(
+    expect.arrayContaining([
+      expect.objectContaining({ part: 'casing', what: 'toMm', unit: 'mm', from: null, to: 30 }),
+      expect.objectContaining({ part: 'casing', what: 'soakWith', to: 'baking_soda 5' }),
+    ]),
+  );
+  for (const c of changes) expect(String(c.to)).not.toContain('object');
 });
 
 test('moved lines are one change', () => {

@@ -1,6 +1,6 @@
 import { routed } from '../route/adapter';
 import type { RouteStep } from '../route/step';
-import type { Recipe, RecipePart } from './recipe';
+import type { Casing, Recipe, RecipePart } from './recipe';
 
 export type FactUnit = 'share' | 'ppm' | 'C' | 's' | 'mm' | 'ph' | 'cost' | 'g' | 'text';
 
@@ -41,6 +41,13 @@ const UNITS: Record<string, FactUnit> = {
   minLossFraction: 'share',
   diameterMm: 'mm',
   pieceMm: 'mm',
+  fromMm: 'mm',
+  toMm: 'mm',
+  poachToC: 'C',
+  waterC: 'C',
+  tieAboveG: 'g',
+  stretch: 'share',
+  permeability: 'share',
   targetPh: 'ph',
   floorPh: 'ph',
   writtenG: 'g',
@@ -87,12 +94,20 @@ function stepFacts(step: RouteStep, of?: RecipePart): RecipeFact[] {
   });
 }
 
+/** A casing with what is known of one of the site's own beside it. */
+function statedOf({ own, ...casing }: Casing): object {
+  if (!own) return casing;
+  const { soak, ...facts } = own;
+  const { add, ...times } = soak ?? { add: null };
+  return { ...casing, ...facts, ...times, ...(add && { soakWith: `${add.what} ${add.gPerL}` }) };
+}
+
 /** One casing of a batter: its share, its casing, and its own steps with their order. */
 function partFacts(part: RecipePart): RecipeFact[] {
   const { id, name, casing, route, ...plain } = part;
   return [
     ...factsOf('part', id, name, { name, ...plain, casing: casing.name }),
-    ...factsOf('part', `${id}/casing`, name, { ...casing, name: undefined }),
+    ...factsOf('part', `${id}/casing`, name, { ...statedOf(casing), name: undefined }),
     ...route.flatMap((s) => stepFacts(s, part)),
     ...factsOf('part', `${id}/order`, name, { order: route.map((s) => s.name ?? s.kind) }),
   ];
@@ -116,7 +131,7 @@ function recipeFacts(recipe: Recipe): RecipeFact[] {
       'addition',
       additions.map((a) => a.name),
     ),
-    ...factsOf('casing', '', casing.name, casing),
+    ...factsOf('casing', '', casing.name, statedOf(casing)),
     ...route.flatMap((s) => stepFacts(s)),
     ...order(
       'step',

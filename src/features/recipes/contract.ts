@@ -12,6 +12,7 @@ import {
   type Recipe,
 } from '@/core';
 import { stageSchema } from '@/features/programs/contract';
+import { casingFactsSchema } from '@/features/stores/contract';
 import { stepSchema, wayAgrees } from './way-contract';
 
 const name = z.string().trim().min(1, 'give it a name').max(100);
@@ -87,6 +88,7 @@ const casingShape = z.object({
   kind: z.enum(CASING_KINDS).optional(),
   pieceMm: z.number('give a number').min(20, 'shorter than any piece').max(5000).optional(),
   wasteFraction: part.max(0.5, 'more than half is wasted').optional(),
+  own: casingFactsSchema.optional(),
 });
 
 const yieldShape = z

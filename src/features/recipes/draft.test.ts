@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   ADDITION_KINDS,
   ALLERGENS,
+  CASINGS,
   PLACES_IN_PROCESS,
   routed,
   type Addition,
@@ -17,7 +18,12 @@ import { fieldOf, placeOf } from './field-paths';
 import { fromDraft } from './read-draft';
 import { STARTER } from './starter';
 
-const RECIPES = [...DEMO_RECIPES, ...MORE_RECIPES, coarseLink].map((r): [string, Recipe] => [
+const OWN: Recipe = {
+  ...STARTER,
+  name: 'In a casing of our own',
+  casing: { ...STARTER.casing, own: { ...CASINGS.sheep, toMm: 30 } },
+};
+const RECIPES = [...DEMO_RECIPES, ...MORE_RECIPES, coarseLink, OWN].map((r): [string, Recipe] => [
   r.name,
   r,
 ]);

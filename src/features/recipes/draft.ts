@@ -6,6 +6,7 @@ import {
   type AdditionKind,
   type Allergen,
   type Attendance,
+  type CasingFacts,
   type CasingKind,
   type DoseBasis,
   type Outcome,
@@ -75,6 +76,8 @@ export type PartDraft = {
   share: string;
   casing: string;
   casingKind: CasingKind | '';
+  /** What is known of a casing of the site's own. */
+  own: CasingFacts | null;
   diameter: string;
   piece: string;
   yield: string;
@@ -99,6 +102,7 @@ export type Draft = {
   cureCost: string;
   casing: string;
   casingKind: CasingKind | '';
+  own: CasingFacts | null;
   diameter: string;
   piece: string;
   waste: string;
@@ -179,6 +183,7 @@ const partDraft = (p: RecipePart, system: UnitSystem): PartDraft => ({
   share: percent(p.share),
   casing: p.casing.name,
   casingKind: p.casing.kind ?? '',
+  own: p.casing.own ?? null,
   diameter: shown('diameter', p.casing.diameterMm, system),
   piece: shown('diameter', p.casing.pieceMm, system),
   yield: percent(p.expectedYield),
@@ -219,6 +224,7 @@ export function toDraft(r: Recipe, system: UnitSystem): Draft {
     cureCost: shown('costPerMass', r.cure?.costPerKg, system),
     casing: r.casing.name,
     casingKind: r.casing.kind ?? '',
+    own: r.casing.own ?? null,
     diameter: shown('diameter', r.casing.diameterMm, system),
     piece: shown('diameter', r.casing.pieceMm, system),
     waste: percent(r.casing.wasteFraction),

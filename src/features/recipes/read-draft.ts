@@ -120,6 +120,7 @@ function casingOf(d: Draft, was: Casing, r: Reader): Casing {
     name: d.casing,
     diameterMm: r.base('diameter', d.diameter, was.diameterMm),
     ...(d.casingKind === '' ? {} : { kind: d.casingKind }),
+    ...(d.own ? { own: d.own } : {}),
     ...given('pieceMm', d.piece, () => r.base('diameter', d.piece, was.pieceMm)),
     ...given('wasteFraction', d.waste, () => r.read(d.waste, was.wasteFraction, 100)),
   };
@@ -207,6 +208,7 @@ function partOf(p: PartDraft, old: RecipePart | undefined, r: Reader): RecipePar
       name: p.casing,
       diameterMm: r.base('diameter', p.diameter, was?.diameterMm),
       ...(p.casingKind === '' ? {} : { kind: p.casingKind }),
+      ...(p.own ? { own: p.own } : {}),
       ...given('pieceMm', p.piece, () => r.base('diameter', p.piece, was?.pieceMm)),
     },
     route: stepsOf(p.route, old?.route ?? [], r),

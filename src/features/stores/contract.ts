@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { ADDITION_KINDS, ALLERGENS, SPECIES, type LotProblem } from '@/core';
 
+export { casingFactsSchema } from './casing-contract';
+
 /** Ten tonnes: more than any lot that this is for. */
 const MAX_LOT_G = 10_000_000;
 

@@ -89,7 +89,7 @@ function faultRows(counts: readonly FaultRow[]): FaultRow[] {
 function lotsFor({ recipe }: Case, lots: readonly CasingLot[], metres: number) {
   const { kind, own, name } = recipe.casing;
   return lots
-    .filter((l) => l.leftM > 0 && (own ? l.name === name || l.kindId !== null : l.kind === kind))
+    .filter((l) => l.leftM > 0 && (own ? l.kindId !== null && l.name === name : l.kind === kind))
     .map((l) => ({
       id: l.id,
       name: l.name,

@@ -3,6 +3,7 @@
 import { unitSymbol } from '@/core';
 import { useShow } from '@/ui/show-context';
 import { Part, Pick, Text, wordPairs } from './fields';
+import { OwnCasingPick } from './OwnCasingPick';
 import { CASING_WORDS } from '@/words/recipe';
 
 const CASINGS = [['', 'not said'], ...wordPairs(CASING_WORDS)] as const;
@@ -16,6 +17,7 @@ export function CasingPart() {
       <div className="flex flex-wrap items-end gap-2">
         <Text name="casing" label="Casing" numeric={false} className="min-w-40 flex-[2]" />
         <Pick name="casingKind" label="Kind" options={CASINGS} />
+        <OwnCasingPick at={null} />
         <Text name="diameter" label="Diameter" unit={length} />
         <Text name="piece" label="Piece length" unit={length} />
         <Text name="waste" label="Waste" unit="%" />

@@ -5,6 +5,7 @@ import { unitSymbol } from '@/core';
 import { useShow } from '@/ui/show-context';
 import { CASING_WORDS } from '@/words/recipe';
 import type { Draft, PartDraft } from '../draft';
+import { OwnCasingPick } from './OwnCasingPick';
 import { Part, Pick, RemoveLine, Text, wordPairs } from './fields';
 import { StepList } from './RouteEditor';
 
@@ -22,6 +23,7 @@ function OnePart({ index, onRemove }: { index: number; onRemove: () => void }) {
         <Text name={`${at}.share`} label="Of the batter" unit="%" />
         <Text name={`${at}.casing`} label="Casing" numeric={false} className="min-w-32 flex-1" />
         <Pick name={`${at}.casingKind`} label="Kind" options={CASINGS} />
+        <OwnCasingPick at={at} />
         <Text name={`${at}.diameter`} label="Diameter" unit={length} />
         <Text name={`${at}.piece`} label="Piece length" unit={length} />
         <Text name={`${at}.yield`} label="Finished of batter" unit="%" />
@@ -49,6 +51,7 @@ export function PartsEditor() {
       share,
       casing: getValues('casing'),
       casingKind: getValues('casingKind'),
+      own: getValues('own'),
       diameter: getValues('diameter'),
       piece: getValues('piece'),
       yield: getValues('yield'),

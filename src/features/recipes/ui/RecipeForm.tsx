@@ -84,10 +84,10 @@ export function RecipeForm({ recipeId, ...began }: Props) {
   const [problems, setProblems] = useState<string[]>([]);
   const [newest, setNewest] = useState<Newest | null>(null);
   const [busy, setBusy] = useState(false);
-  const { rules, scales, ingredients, meatLots, prices, today } = began;
+  const { rules, scales, ingredients, casings, meatLots, prices, today } = began;
   const desk = useMemo(
-    () => ({ original: recipe, rules, scales, ingredients, meatLots, prices, today }),
-    [recipe, rules, scales, ingredients, meatLots, prices, today],
+    () => ({ original: recipe, rules, scales, ingredients, casings, meatLots, prices, today }),
+    [recipe, rules, scales, ingredients, casings, meatLots, prices, today],
   );
 
   const report = (issues: { path: PropertyKey[]; message: string }[]) => {

@@ -2,7 +2,7 @@
 
 import { createContext, useContext } from 'react';
 import type { Recipe, RuleSet, Scale } from '@/core';
-import type { Ingredient } from '@/features/stores/service';
+import type { Ingredient, OwnCasing } from '@/features/stores/service';
 import type { MeatLot } from '../blend-lines';
 
 export type Desk = {
@@ -11,6 +11,8 @@ export type Desk = {
   rules: RuleSet;
   scales: Scale[];
   ingredients: Ingredient[];
+  /** Casings of the site's own. */
+  casings: OwnCasing[];
   meatLots: MeatLot[];
   /** Cost per kg of the lot to be used next, by ingredient. */
   prices: Record<string, number>;
