@@ -28,6 +28,10 @@ if (command === 'demo' || command === 'start') {
   process.env.JOLLY_DATA ??= '.data/kill';
   const { killRounds } = await import('./kill/rounds');
   await killRounds(Number(args[0] ?? 60), Number(args[1] ?? 1));
+} else if (command === 'kill-device') {
+  process.env.JOLLY_DATA ??= '.data/kill';
+  const { killDevice } = await import('./kill/device');
+  await killDevice(Number(args[0] ?? 50), Number(args[1] ?? 1));
 } else if (command === 'fuzz') {
   const { runFuzz } = await import('./fuzz');
   await runFuzz(Number(args[0] ?? 3000), Number(args[1] ?? 1));

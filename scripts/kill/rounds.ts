@@ -1,18 +1,11 @@
-import { spawn } from 'node:child_process';
-import fs from 'node:fs';
-import path from 'node:path';
 import pg from 'pg';
-import { verifyLogbook } from '../../src/features/records/verify';
-import { makePlainDb, makePool } from '../../src/platform/db/client';
-import { parseKeys } from '../../src/platform/ledger/keys';
 import { DEMO_PEOPLE } from '../demo/site';
 import { buildIfNeeded } from '../lib/build';
-import { bin, DATA, ROOT } from '../lib/paths';
+import { DATA } from '../lib/paths';
 import { freePort } from '../lib/ports';
-import { startPostgres } from '../lib/postgres';
 import { signInDemo } from '../lib/sign-in';
-import { waitFor } from '../lib/supervisor';
 import { randomFrom } from '../studies/random';
+import { given, kill, sleep, startVictim, tampering } from './parts';
 import { entries, overHttp, overMqtt, type Stream } from './streams';
 
 const TARGETS = [['app'], ['postgres'], ['app', 'postgres'], ['broker'], ['simulated-house']];
@@ -22,30 +15,6 @@ const GOOD = 3;
 const UP_MS = 90_000;
 /** A round takes at least so long, ms. */
 const ROUND_MS = 10_000;
-const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-
-const pidOf = (name: string): number =>
-  name === 'postgres'
-    ? Number(fs.readFileSync(postmaster(), 'utf8').split('\n')[0])
-    : Number(fs.readFileSync(path.join(DATA, 'run', `${name}.pid`), 'utf8'));
-
-let cluster = '';
-const postmaster = () => path.join(cluster, 'cluster/postmaster.pid');
-
-/** What a running part was given in its environment. */
-function given(name: string, key: string): string {
-  const all = fs.readFileSync(`/proc/${pidOf(name)}/environ`, 'utf8').split('\0');
-  return all.find((line) => line.startsWith(`${key}=`))!.slice(key.length + 1);
-}
-
-async function kill(names: readonly string[]): Promise<void> {
-  for (const name of names)
-    try {
-      process.kill(name === 'postgres' ? pidOf(name) : -pidOf(name), 'SIGKILL');
-    } catch {
-      await sleep(1000);
-    }
-}
 
 /** Waits until every way in has taken something new. @returns seconds, or null when one did not */
 async function backIn(streams: readonly Stream[]): Promise<number | null> {
@@ -85,32 +54,11 @@ async function count(client: pg.Client, streams: readonly Stream[], house: Recor
   return { lost, doubled: notes.length - new Set(notes).size };
 }
 
-async function tampering(url: string, keys: string): Promise<string[]> {
-  const db = makePlainDb(makePool(url, 2));
-  try {
-    return (await verifyLogbook(db, { keys: parseKeys(keys) })).problems;
-  } finally {
-    await db.destroy();
-  }
-}
-
 /** `./kettle kill N [seed]`: kills parts of a demo of its own, and counts what was acknowledged. */
 export async function killRounds(rounds: number, seed: number): Promise<void> {
   buildIfNeeded();
-  const port = await freePort(3700);
-  const base = `http://127.0.0.1:${port}`;
-  fs.mkdirSync(DATA, { recursive: true });
-  const log = fs.openSync(path.join(DATA, 'demo.log'), 'w');
-  const demo = spawn(bin('tsx'), ['scripts/main.ts', 'demo', '--fresh'], {
-    cwd: ROOT,
-    env: { ...process.env, PORT: String(port) },
-    stdio: ['ignore', log, log],
-  });
+  const { demo, base, url, stop } = await startVictim(await freePort(3700));
   try {
-    await waitFor(`${base}/api/health`);
-    while (!fs.existsSync(path.join(DATA, 'run/simulated-house.pid'))) await sleep(200);
-    const server = await startPostgres('pg-demo');
-    cluster = server.folder;
     const devices = JSON.parse(given('broker', 'JOLLY_DEVICES')) as {
       id: string;
       token: string;
@@ -118,7 +66,7 @@ export async function killRounds(rounds: number, seed: number): Promise<void> {
       via: string;
     }[];
     const [http, broker] = ['http', 'mqtt'].map((via) => devices.find((d) => d.via === via)!);
-    const client = new pg.Client({ connectionString: server.url });
+    const client = new pg.Client({ connectionString: url });
     await client.connect();
     const { rows } = await client.query<{ id: string }>(
       'select id from batch where closed_at is null order by started_at desc limit 1',
@@ -151,14 +99,14 @@ export async function killRounds(rounds: number, seed: number): Promise<void> {
       );
     }
     await Promise.all(streams.map((s) => s.stop()));
-    const after = new pg.Client({ connectionString: server.url });
+    const after = new pg.Client({ connectionString: url });
     await after.connect();
     const { lost, doubled } = await count(after, streams, {
       HTTP: http!.houseId,
       MQTT: broker!.houseId,
     });
     await after.end();
-    const problems = await tampering(server.url, given('app', 'JOLLY_LEDGER_KEYS'));
+    const problems = await tampering(url, given('app', 'JOLLY_LEDGER_KEYS'));
     for (const p of problems) console.log(`TAMPERED ${p}`);
     for (const l of lost.slice(0, 20)) console.log(`LOST ${l}`);
     const taken = streams.map((s) => `${s.acknowledged.length} ${s.name}`).join(', ');
@@ -167,7 +115,6 @@ export async function killRounds(rounds: number, seed: number): Promise<void> {
     );
     process.exitCode = lost.length + doubled + down + problems.length === 0 ? 0 : 1;
   } finally {
-    demo.kill('SIGTERM');
-    await new Promise((resolve) => demo.once('exit', resolve));
+    await stop();
   }
 }

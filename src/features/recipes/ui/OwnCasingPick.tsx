@@ -27,13 +27,13 @@ export function OwnCasingPick({ at }: { at: `parts.${number}` | null }) {
     <Select
       dense
       label="Of the site"
-      wrap="min-w-28 flex-1"
+      wrap="min-w-32 flex-1"
       value={own ? (known?.id ?? 'version') : ''}
       onChange={(e) => choose(e.target.value)}
     >
       <Options
         of={[
-          ['', 'none of ours'],
+          ['', 'none'],
           ...casings.map((c) => [c.id, c.name] as const),
           ...(own && !known ? [['version', `${name}, as in this version`] as const] : []),
         ]}
