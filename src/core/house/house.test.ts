@@ -237,7 +237,10 @@ describe('alarmsOf', () => {
     ],
     [
       'cold smoke that is warm',
-      ran([stage({ smoke: true, airC: 24, plannedS: 20 * HOUR })]),
+      ran(
+        [stage({ smoke: true, airC: 24, plannedS: 20 * HOUR })],
+        [25, { kind: 'smoke_seen', seen: 'thin' }],
+      ),
       40,
       () => 20,
       () => 36,

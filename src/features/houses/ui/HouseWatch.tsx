@@ -5,6 +5,7 @@ import { BATH_OILS, SMOKE_SEEN, SURFACE_FEELS, WINDS, toBase, unitSymbol, type W
 import { FEEL_WORDS, OIL_WORDS, SMOKE_WORDS, WIND_WORDS } from '@/words/hanging';
 import { spotWords } from '@/words/place';
 import { NumberField, readFigure } from '@/ui/number-field';
+import { PressRow } from '@/ui/press-row';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
@@ -40,19 +41,12 @@ function Smoke({ data, nowS }: Props) {
         </p>
       )}
       {canWork && data.smokes && (
-        <div className="grid grid-cols-3 gap-2" role="group" aria-label="Smoke at the vent">
-          {SMOKE_SEEN.map((seen) => (
-            <button
-              key={seen}
-              type="button"
-              className="button min-h-14"
-              disabled={busy}
-              onClick={() => void sendTo(data.batchIds, { kind: 'smoke_seen', seen })}
-            >
-              {SMOKE_WORDS[seen]}
-            </button>
-          ))}
-        </div>
+        <PressRow
+          label="Smoke at the vent"
+          options={SMOKE_SEEN.map((x) => [x, SMOKE_WORDS[x]] as const)}
+          busy={busy}
+          onPress={(seen) => void sendTo(data.batchIds, { kind: 'smoke_seen', seen })}
+        />
       )}
       {message && <Notice tone="bad">{message}</Notice>}
     </div>
@@ -110,19 +104,12 @@ function Surface({ data, nowS }: Props) {
         onChange={(e) => setWhere(e.target.value)}
         error={error}
       />
-      <div className="grid grid-cols-3 gap-2" role="group" aria-label="How the surface feels">
-        {SURFACE_FEELS.map((feel) => (
-          <button
-            key={feel}
-            type="button"
-            className="button min-h-14"
-            disabled={busy}
-            onClick={() => touch(feel)}
-          >
-            {FEEL_WORDS[feel]}
-          </button>
-        ))}
-      </div>
+      <PressRow
+        label="How the surface feels"
+        options={SURFACE_FEELS.map((x) => [x, FEEL_WORDS[x]] as const)}
+        busy={busy}
+        onPress={touch}
+      />
       {message && <Notice tone="bad">{message}</Notice>}
     </details>
   );
@@ -148,19 +135,12 @@ function Bath({ data }: { data: WatchData }) {
         </p>
       )}
       {canWork && (
-        <div className="grid grid-cols-3 gap-2" role="group" aria-label="Oil on the water">
-          {BATH_OILS.map((oil) => (
-            <button
-              key={oil}
-              type="button"
-              className="button min-h-14"
-              disabled={busy}
-              onClick={() => void sendTo(data.batchIds, { kind: 'bath_seen', oil })}
-            >
-              {OIL_WORDS[oil]}
-            </button>
-          ))}
-        </div>
+        <PressRow
+          label="Oil on the water"
+          options={BATH_OILS.map((x) => [x, OIL_WORDS[x]] as const)}
+          busy={busy}
+          onPress={(oil) => void sendTo(data.batchIds, { kind: 'bath_seen', oil })}
+        />
       )}
       {message && <Notice tone="bad">{message}</Notice>}
     </div>

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { SoundPiece } from '@/core';
 import { useBatch, usePost } from '@/features/logbook/ui';
+import { PressRow } from '@/ui/press-row';
 import { Notice } from '@/ui/status';
 import { TextField } from '@/ui/text-field';
 import { SOUND_PIECE_WORDS } from '@/words/hanging';
@@ -61,19 +62,7 @@ function Faults({ data }: { data: StuffingData }) {
       {canWork && (
         <div className="space-y-2">
           <TextField label="Who stuffs" value={who} onChange={(e) => setWho(e.target.value)} />
-          <div className="grid grid-cols-3 gap-2" role="group" aria-label="Count one">
-            {FAULTS.map(([k, words]) => (
-              <button
-                key={k}
-                type="button"
-                className="button min-h-14"
-                disabled={busy}
-                onClick={() => count(k)}
-              >
-                {words}
-              </button>
-            ))}
-          </div>
+          <PressRow label="Count one" options={FAULTS} busy={busy} onPress={count} />
           {(error ?? message) && <Notice tone="bad">{error ?? message}</Notice>}
         </div>
       )}
