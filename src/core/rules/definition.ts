@@ -261,8 +261,6 @@ export const RULE_DEFINITIONS = {
     fatCoreC: temp('until the core is at'),
     coarseAirC: temp('chamber at most, coarse'),
     emulsionAirC: temp('chamber at most, chopped fine'),
-    /** An alarm that nobody has seen goes on to the next person on duty, s. */
-    nextPersonS: seconds('an alarm goes to the next person after'),
   },
   /* Limits on a formula that are not a batch's verdict: they advise, or block a recipe's approval. */
   formula: {

@@ -13,13 +13,12 @@ export const FLOOR_USUAL: RuleBodyOf<'floor'> = {
   fatCoreC: 50,
   coarseAirC: 85,
   emulsionAirC: 78,
-  nextPersonS: 10 * 60,
 };
 
 export const FLOOR_PRESET: RulePreset = {
   code: 'floor-usual',
   title: 'Casing to cooler, usual values',
   source:
-    'Customary values of the trade: a horn of a third to four fifths of the flat casing; links within 3 % of their weight; 97 to 99 % of the batter comes out of the stuffer; smoke looked at every half hour; corners of a house at most 8 °C apart before the sticks are rotated; air at most 85 °C, for a fine emulsion 78 °C, until the core is at 50 °C; an alarm goes to the next person after ten minutes. The site confirms each.',
+    'Customary values of the trade: a horn of a third to four fifths of the flat casing; links within 3 % of their weight; 97 to 99 % of the batter comes out of the stuffer; smoke looked at every half hour; corners of a house at most 8 °C apart before the sticks are rotated; air at most 85 °C, for a fine emulsion 78 °C, until the core is at 50 °C. The site confirms each.',
   body: FLOOR_USUAL,
 };

@@ -19,7 +19,11 @@ function watchSwitch(changed: () => void): () => void {
   };
 }
 
+/** How a device shakes where it can: in a pocket, beside a fan, ms on and off. */
+const SHAKE_MS = [400, 150, 400];
+
 function beep(): void {
+  if ('vibrate' in navigator) navigator.vibrate(SHAKE_MS);
   const audio = new AudioContext();
   const tone = audio.createOscillator();
   const volume = audio.createGain();
@@ -31,7 +35,7 @@ function beep(): void {
   tone.onended = () => void audio.close();
 }
 
-/** A tone when an alarm comes that nobody has seen yet; each device switches it for itself. */
+/** A tone, and a shake where the device can, when an alarm comes that nobody has seen yet; each device switches it for itself. */
 export function AlarmSound({ urgent }: { urgent: number }) {
   const on = useSyncExternalStore(watchSwitch, isOn, () => false);
   const before = useRef(0);

@@ -16,6 +16,7 @@ import { HouseWatch } from '@/features/houses/ui/HouseWatch';
 import { LoadControls } from '@/features/houses/ui/LoadControls';
 import { LoadSummary } from '@/features/houses/ui/LoadSummary';
 import { MemberCard } from '@/features/houses/ui/MemberCard';
+import { PullList } from '@/features/houses/ui/PullList';
 import { missingOf } from '@/features/batches/missing';
 import { StartLoad } from '@/features/houses/ui/StartLoad';
 import { latestPrograms } from '@/features/programs/service';
@@ -119,6 +120,7 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
           )}
         </div>
         <section className="order-1 space-y-4 lg:order-2" aria-label="Who comes out next">
+          <PullList members={members} show={show} nowS={now} />
           {members.map((m) => (
             <MemberCard key={m.dossier.head.id} member={m} places={others} show={show} nowS={now} />
           ))}

@@ -1,0 +1,75 @@
+import { linkG, pullList, type PullGroup, type PullRow } from '@/core';
+import type { Show } from '@/words/show';
+import { Link } from '@/ui/link';
+import { When } from '@/ui/when';
+import { hungMassG } from '../load-data';
+import type { Member } from '../load';
+
+/** A batch, or a part of one, as one size of pieces: its own forecast, and what its own probe says. */
+function groupOf(m: Member): PullGroup {
+  const { case: c, head } = m.dossier;
+  const { diameterMm, pieceMm } = c.recipe.casing;
+  const hung = c.state.hung?.sticks.reduce((n, s) => n + s.pieces, 0);
+  const reckoned =
+    pieceMm === undefined ? 1 : Math.round(hungMassG(m.dossier) / linkG(diameterMm, pieceMm));
+  const pieces = Math.max(1, hung ?? reckoned);
+  const done = m.forecast?.done;
+  const run = c.state.run!;
+  const last = run.moves.length > 0 || run.stages.at(-1)!.index === run.program.length - 1;
+  return {
+    id: head.id,
+    diameterMm,
+    pieces,
+    pulled: run.pulledS === null ? 0 : pieces,
+    dueS: [done?.p10 ?? null, done?.p50 ?? null, done?.p90 ?? null],
+    reached: last && (m.progress?.over ?? false),
+  };
+}
+
+const STAND: Record<PullRow['stand'], string> = {
+  due: 'measure it now, then pull',
+  soon: 'soon',
+  later: '',
+  unknown: 'nobody can say yet: put a probe in',
+  out: 'out',
+};
+
+/** What comes out when, by size: the next one first, each with its own probe and its own time. */
+export function PullList({
+  members,
+  show,
+  nowS,
+}: {
+  members: readonly Member[];
+  show: Show;
+  nowS: number;
+}) {
+  const rows = pullList(members.map(groupOf), nowS);
+  if (rows.filter((r) => r.stand !== 'out').length < 2) return null;
+  const of = (id: string) => members.find((m) => m.dossier.head.id === id)!.dossier.head;
+  return (
+    <section className="sheet" aria-label="Pull list">
+      <h2 className="text-lg font-semibold">Pull list</h2>
+      <ol>
+        {rows.map((r) => (
+          <li
+            key={r.id}
+            className={`flex flex-wrap items-baseline gap-x-3 border-t border-line py-1.5 ${r.stand === 'due' ? 'font-semibold text-wait' : r.stand === 'out' ? 'text-soft' : ''}`}
+          >
+            <strong>{show.quantity('diameter', r.diameterMm)}</strong>
+            <Link href={`/batches/${r.id}/house`} className="underline">
+              {of(r.id).recipe.name}
+            </Link>
+            <span className="small">{r.pieces} pieces</span>
+            <span className="ml-auto">
+              {r.dueS[1] !== null && r.stand !== 'out' && (
+                <When at={show.roundAhead(r.dueS[1], nowS)} nowS={nowS} />
+              )}{' '}
+              {STAND[r.stand]}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
