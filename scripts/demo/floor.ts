@@ -13,7 +13,7 @@ import {
   type Spot,
 } from '../../src/core';
 import { recordCleaned, saveTask } from '../../src/features/cleaning/service';
-import { receiveCasings, saveCasingKind } from '../../src/features/stores/casings';
+import { moveCasings, receiveCasings, saveCasingKind } from '../../src/features/stores/casings';
 import { addAirSensor } from '../../src/features/settings/service';
 import type { Db } from '../../src/platform/db/client';
 import type { History } from './history';
@@ -112,11 +112,12 @@ export async function loadCasings(db: Db, by: string): Promise<void> {
     [own, 'GR-2', 'strand', 6, 11, 24],
     ['fibrous', 'FB-60', 'piece', 80, 0.6, 60],
   ];
+  const opened = randomUUID();
   for (const [of, code, form, count, eachM, diameterMm] of lots)
     await receiveCasings(
       db,
       {
-        id: randomUUID(),
+        id: of === 'hog' ? opened : randomUUID(),
         of: of as CasingKind,
         code,
         supplier: 'Weir Casings',
@@ -128,6 +129,11 @@ export async function loadCasings(db: Db, by: string): Promise<void> {
       },
       by,
     );
+  await moveCasings(
+    db,
+    { id: randomUUID(), lotId: opened, what: 'opened', reason: 'for the coarse link' },
+    by,
+  );
 }
 
 /** What is cleaned at the demo's site. */

@@ -170,7 +170,7 @@ test('pause, extend and go on: who and why stand in the record; a stage that is 
     by: { name: ines.name },
   });
   expect(run!.pauses[0]).toMatchObject({ reason: 'power cut' });
-  expect(run!.events[0]).toMatchObject({ event: 'wood_added' });
+  expect(run!.events.at(-1)).toMatchObject({ event: 'wood_added', by: { name: ines.name } });
 });
 
 test('the thin batch leaves the load for a bath of its own; the rest goes on, and the house tells the device', async () => {

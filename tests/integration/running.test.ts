@@ -74,7 +74,13 @@ test('the houses know their loads, set points and curves', async () => {
     setC: 68,
   });
   const chart = (await runChart(demo, [big.load!.case]))!;
-  expect(chart.lines.map((l) => l.name)).toEqual(['Core 1', 'Core 2', 'Air', 'Wet bulb']);
+  expect(chart.lines.map((l) => l.name)).toEqual([
+    'Core 1',
+    'Core 2',
+    'Air',
+    'Air, front',
+    'Wet bulb',
+  ]);
   expect(chart.bands.map((b) => b.name)).toEqual(['Dry', 'Oak and juniper smoke']);
   expect(chart.lines.every((l) => l.readings.length <= 600)).toBe(true);
   expect(batchInHouse(await open(), 'nowhere')).toBeNull();
