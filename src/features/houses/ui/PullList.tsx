@@ -1,6 +1,5 @@
 import { linkG, pullList, type PullGroup, type PullRow } from '@/core';
 import type { Show } from '@/words/show';
-import { Link } from '@/ui/link';
 import { When } from '@/ui/when';
 import { hungMassG } from '../load-data';
 import type { Member } from '../load';
@@ -57,9 +56,7 @@ export function PullList({
             className={`flex flex-wrap items-baseline gap-x-3 border-t border-line py-1.5 ${r.stand === 'due' ? 'font-semibold text-wait' : r.stand === 'out' ? 'text-soft' : ''}`}
           >
             <strong>{show.quantity('diameter', r.diameterMm)}</strong>
-            <Link href={`/batches/${r.id}/house`} className="underline">
-              {of(r.id).recipe.name}
-            </Link>
+            <span>{of(r.id).recipe.name}</span>
             <span className="small">{r.pieces} pieces</span>
             <span className="ml-auto">
               {r.dueS[1] !== null && r.stand !== 'out' && (
