@@ -45,9 +45,13 @@ export function Live({ lastSeq }: { lastSeq: number }) {
       setLost(away);
     };
     const tick = setInterval(refresh, CLOCK_MS);
+    /* Taken out of the pocket again: what happened meanwhile is shown at once. */
+    const back = () => document.visibilityState === 'visible' && refresh();
+    document.addEventListener('visibilitychange', back);
     return () => {
       source.close();
       clearInterval(tick);
+      document.removeEventListener('visibilitychange', back);
       if (waiting) clearTimeout(waiting);
     };
   }, [router, since]);

@@ -79,6 +79,8 @@ const OTHERS = {
   probe_in_other_batch:
     'This probe is in another running batch. Remove it there first, or use another.',
   unknown_channel: 'There is no such probe.',
+  odd_temperature:
+    'This is far from what was measured just before: measure again, and say that it is so if it is.',
   impossible_temperature: 'No probe can show that here. Read it again.',
   not_allowed: 'Your role does not allow this. Ask a release lead.',
   signed_out:

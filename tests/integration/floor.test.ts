@@ -233,12 +233,16 @@ test('the map of a house: every batch its own sticks, no spot twice, and a wet t
   await post(id, startS + 110 * MIN, { kind: 'surface_touched', where: 'front', feel: 'tacky' });
   const { state } = (await loadDossier(t.db, id, nowS()))!.case;
   expect(state.steps.surface_dry?.atS).toBeCloseTo(startS + 110 * MIN, 0);
+  await post(id, startS + 111 * MIN, { kind: 'surface_touched', where: 'back', feel: 'wet' });
+  const wet = (await loadDossier(t.db, id, nowS()))!.case.state;
+  expect(wet.steps.surface_dry).toBeUndefined();
+  await post(id, startS + 112 * MIN, { kind: 'surface_touched', where: 'back', feel: 'tacky' });
 
   /* What is seen at the vent is counted. */
   await post(id, startS + 120 * MIN, { kind: 'stage_started', stageIndex: 1 });
   await post(id, startS + 145 * MIN, { kind: 'smoke_seen', seen: 'thin' });
   const member = await memberOf(t.db, (await loadDossier(t.db, id, nowS()))!, nowS());
-  const watch = houseWatch([member], null, nowS())!;
+  const watch = houseWatch([member], nowS())!;
   expect(watch.touch).toMatchObject({ feel: 'tacky', where: 'front' });
   expect(await pagesToKeep(t.db)).toEqual(
     expect.arrayContaining(['/', `/batches/${id}/house`, `/house/${at}`, `/house/${at}/map`]),

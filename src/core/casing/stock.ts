@@ -18,10 +18,8 @@ export function countFor(metres: number, form: CasingForm, eachM: number): numbe
 
 /**
  * Metres of a lot that are left: what came less what was used, plus what went back re-salted. Never below nothing.
- * @example metresLeft(100, [-34, 4]) // 70
+ * @param changedM sum of what was taken (below 0) and put back since, m
+ * @example metresLeft(100, -30) // 70
  */
-export const metresLeft = (cameM: number, changesM: readonly number[]): number =>
-  Math.max(
-    0,
-    changesM.reduce((sum, c) => sum + c, requireNonNegative('cameM', cameM)),
-  );
+export const metresLeft = (cameM: number, changedM: number): number =>
+  Math.max(0, requireNonNegative('cameM', cameM) + changedM);

@@ -145,6 +145,11 @@ describe('stageProgress', () => {
     expect(progress(longer, 91).over).toBe(true);
     expect(progress(longer, 149).tooLong).toBe(false);
     expect(progress(longer, 151).tooLong).toBe(true);
+    /* Smoke that went out makes a stage no cooler. */
+    expect(progress(longer, 151, { smokelessS: 2 * HOUR })).toMatchObject({
+      tooLong: true,
+      over: false,
+    });
     expect(
       stageProgress(stateOf(ran([stage()], [70, { kind: 'pulled' }])), NOTHING, 12 * HOUR),
     ).toBeNull();

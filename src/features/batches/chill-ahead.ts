@@ -57,10 +57,13 @@ function once<T extends object>(key: unknown, work: () => T): T {
 const massOf = ({ recipe, state }: Case) =>
   state.steps.stuff?.weightG ?? (state.meatG ?? state.plannedMeatG) * (recipe.ofPart?.share ?? 1);
 
+/** The stage that it is pulled out of: what it was moved into, else the last of its program. */
+const lastStage = ({ state: { run } }: Case) => run?.moves.at(-1)?.stage ?? run?.program.at(-1);
+
 /** Core that the batch is pulled at: by its record, else as its last stage asks, °C. */
 function pullC(c: Case): number {
   const { run } = c.state;
-  const last = run?.moves.at(-1)?.stage ?? run?.program.at(-1);
+  const last = lastStage(c);
   const target = (last && coreTargetOf(last)) ?? USUAL_PULL_C;
   /* To a whole degree: the same question is asked once. */
   if (run?.pulledS != null) return Math.round(liveCooling(c)?.coreC ?? target);
@@ -85,13 +88,14 @@ function chillAhead(c: Case): ChillAhead | null {
   return { medium: first.medium, recipeS: first.plannedS, plan, fromC };
 }
 
-/** How much the core rises after the pull out of the present stage. */
+/** How much the core rises after the pull out of its last stage, at what that stage waits for or is at already. */
 function carry(c: Case) {
-  const at = runStages(c.state).at(-1);
-  if (!at || c.state.run?.pulledS !== null) return null;
-  const stage = heatStage(at.stage);
-  const target = coreTargetOf(at.stage) ?? liveHeat(c)?.coreC;
-  if (target === undefined || target >= stage.airC) return null;
+  const last = lastStage(c);
+  const wanted = last && coreTargetOf(last);
+  if (wanted === undefined || c.state.run?.pulledS !== null) return null;
+  const stage = heatStage(last!);
+  const target = Math.max(wanted, liveHeat(c)?.coreC ?? wanted);
+  if (target >= stage.airC) return null;
   const input = {
     product: heatProduct(c.recipe, 4),
     stage,

@@ -6,7 +6,6 @@ import {
   type AirSpread,
   type BathRise,
   type HouseCare,
-  type PlaceKnown,
   type SmokeMinutes,
   type Wind,
 } from '@/core';
@@ -34,14 +33,11 @@ export type WatchData = {
 const FROM_SMOKE_C = 40;
 
 /** What is to be looked at in a house while it works: its smoke, its corners, its fire and its water; null when it is empty. */
-export function houseWatch(
-  members: readonly Member[],
-  place: PlaceKnown | null,
-  nowS: number,
-): WatchData | null {
+export function houseWatch(members: readonly Member[], nowS: number): WatchData | null {
   const there = hanging(members);
   const first = there[0];
   if (!first) return null;
+  const { place } = first;
   const { case: c } = first.dossier;
   const { state } = c;
   const stage = first.progress?.at;

@@ -26,6 +26,8 @@ export type Member = {
   heat: LiveHeat | null;
   forecast: BatchForecast | null;
   alarms: BatchAlarm[];
+  /** What the site knows of where it hangs. */
+  place: PlaceKnown | null;
   /** Why nothing could be worked out for it; the others of its load are shown all the same. */
   failed: string | null;
 };
@@ -59,20 +61,30 @@ export async function memberOf(
   } catch (error) {
     const failed = error instanceof Error ? error.message : String(error);
     console.warn(`batch ${d.head.code}: ${failed}`);
-    return { dossier: d, progress: null, heat: null, forecast: null, alarms: [], failed };
+    return {
+      dossier: d,
+      progress: null,
+      heat: null,
+      forecast: null,
+      alarms: [],
+      place: null,
+      failed,
+    };
   }
 }
 
 async function workedOut(db: Handle, d: Dossier, nowS: number, asker: Asker): Promise<Member> {
   const forecast = await forecastOf(db, d, asker);
   await giveWay();
+  const place = await placeKnown(db, d);
   const progress = stageProgress(d.case.state, stageEvidence(d.case), nowS);
   return {
     dossier: d,
     progress,
     heat: d.case.state.phase === 'in_house' ? liveHeat(d.case) : null,
     forecast,
-    alarms: alarmsNow(d, progress, forecast, nowS, await placeKnown(db, d)),
+    alarms: alarmsNow(d, progress, forecast, nowS, place),
+    place,
     failed: null,
   };
 }

@@ -2,7 +2,7 @@ import type { Author, BatchState, EntryBody } from '@/core';
 import type { Guard } from '@/features/logbook/service';
 import type { Tx } from '@/platform/db/client';
 import { v5Id } from '@/platform/ids';
-import { casingLots } from './casings';
+import { findCasingLot } from './casings';
 
 type Stuffing = Extract<EntryBody, { kind: 'stuffing_weighed' }>;
 
@@ -75,8 +75,7 @@ export const casingGuard: Guard = {
     const said = saidOf(entry.body);
     if (said?.kind !== 'stuffing_weighed' && said?.kind !== 'casing_soaked') return null;
     if (!said.lotId) return null;
-    const lot = (await casingLots(tx)).find((l) => l.id === said.lotId);
-    return lot ? null : { ok: false, code: 'no_such_lot' };
+    return (await findCasingLot(tx, said.lotId)) ? null : { ok: false, code: 'no_such_lot' };
   },
   effect: (tx, { case: c, entry }) => moveStock(tx, c.state, entry, entry.by),
 };

@@ -37,13 +37,26 @@ export const ownCasings = (db: Handle): Promise<OwnCasing[]> =>
     .orderBy('name')
     .execute();
 
-const MOVE = ['lotId', 'changeM', 'what', 'movedAt'] as const;
+/** What the moves of each lot come to. */
+const movesOf = (db: Handle) =>
+  db
+    .selectFrom('casingMove')
+    .select([
+      'lotId',
+      sql<number>`sum(change_m)::float8`.as('changedM'),
+      sql<Date | null>`min(moved_at) filter (where what in ('opened', 'used'))`.as('openedAt'),
+      sql<Date | null>`coalesce(max(moved_at) filter (where what = 'resalted'), max(moved_at) filter (where what = 'back'))`.as(
+        'resaltedAt',
+      ),
+    ])
+    .groupBy('lotId')
+    .as('m');
 
-/** Lots of casings, those with something left first, first to be used first. */
-export async function casingLots(db: Handle): Promise<CasingLot[]> {
-  const rows = await db
+const lotsOf = (db: Handle) =>
+  db
     .selectFrom('casingLot as l')
     .leftJoin('casingKind as k', 'k.id', 'l.kindId')
+    .leftJoin(movesOf(db), 'm.lotId', 'l.id')
     .select([
       'l.id',
       'l.kind',
@@ -58,27 +71,29 @@ export async function casingLots(db: Handle): Promise<CasingLot[]> {
       sql<string | null>`l.use_by::text`.as('useBy'),
       'k.name as ownName',
       'k.facts as ownFacts',
-    ])
-    .orderBy('l.useBy')
-    .orderBy('l.receivedAt')
-    .execute();
-  const moves = await db.selectFrom('casingMove').select(MOVE).orderBy('movedAt').execute();
-  const lots = rows.map((l): CasingLot => {
-    const own = moves.filter((m) => m.lotId === l.id);
-    const last = (what: string) => own.findLast((m) => m.what === what)?.movedAt ?? null;
-    return {
-      ...l,
-      name: l.ownName ?? CASING_WORDS[l.kind!],
-      facts: l.ownFacts ?? CASINGS[l.kind!],
-      leftM: metresLeft(
-        l.count * l.eachM,
-        own.map((m) => m.changeM),
-      ),
-      openedAt: own.find((m) => m.what === 'opened' || m.what === 'used')?.movedAt ?? null,
-      resaltedAt: last('resalted') ?? last('back'),
-    };
-  });
-  return lots.sort((a, b) => Number(a.leftM <= 0) - Number(b.leftM <= 0));
+      'm.changedM',
+      'm.openedAt',
+      'm.resaltedAt',
+    ]);
+
+type LotRow = Awaited<ReturnType<ReturnType<typeof lotsOf>['execute']>>[number];
+const asLot = ({ ownName, ownFacts, changedM, count, ...l }: LotRow): CasingLot => ({
+  ...l,
+  name: ownName ?? CASING_WORDS[l.kind!],
+  facts: ownFacts ?? CASINGS[l.kind!],
+  leftM: metresLeft(count * l.eachM, changedM ?? 0),
+});
+
+/** Lots of casings, those with something left first, first to be used first. */
+export async function casingLots(db: Handle): Promise<CasingLot[]> {
+  const rows = await lotsOf(db).orderBy('l.useBy').orderBy('l.receivedAt').execute();
+  return rows.map(asLot).sort((a, b) => Number(a.leftM <= 0) - Number(b.leftM <= 0));
+}
+
+/** A lot of casings; null where there is none with this id. */
+export async function findCasingLot(db: Handle, id: string): Promise<CasingLot | null> {
+  const row = await lotsOf(db).where('l.id', '=', id).executeTakeFirst();
+  return row ? asLot(row) : null;
 }
 
 const taken = (tx: Tx, input: CasingKindInput) =>
@@ -149,7 +164,7 @@ const MOVE_WORDS = { opened: 'Opened', resalted: 'Salted again', counted: 'Count
 export async function moveCasings(db: Db, move: CasingMoveInput, by: string): Promise<StoreResult> {
   return db.transaction().execute(async (tx) => {
     await holdLockOn(tx, 'lot', move.lotId);
-    const lot = (await casingLots(tx)).find((l) => l.id === move.lotId);
+    const lot = await findCasingLot(tx, move.lotId);
     if (!lot) return { ok: false, code: 'no_such_lot' };
     await tx
       .insertInto('casingMove')

@@ -72,10 +72,15 @@ const serwist = new Serwist({
 });
 /** What is said where a page was never kept: plain, with the way to those that were. */
 const NOT_KEPT = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
-<title>No network: Jolly Kettle</title><body style="font:1.1rem/1.5 system-ui;margin:2rem;max-width:36rem">
+<title>No network: Jolly Kettle</title>
+<style>
+:root{color-scheme:light dark}
+body{font:1.1rem/1.5 system-ui;margin:2rem;max-width:36rem;background:light-dark(#f7f2e8,#191613);color:light-dark(#26211a,#f3ebdd)}
+a{display:inline-block;padding:.75rem 0;color:light-dark(#0b5d5a,#7fd3c6)}
+</style><body>
 <h1>No network, and this page is not kept here</h1>
-<p>What you logged is safe on this device and will be sent. The Floor and the pages of open batches and houses are kept: go back, or open
-<a href="/">the Floor</a>.</p>`;
+<p>What you logged is safe on this device and will be sent. The Floor and the pages of open batches and houses are kept.</p>
+<p><a href="/">To the Floor</a></p>`;
 serwist.setCatchHandler(async ({ request }) =>
   request.mode === 'navigate'
     ? new Response(NOT_KEPT, {
@@ -93,10 +98,19 @@ async function keepBuilt(): Promise<void> {
     if (!(await store.match(part))) await store.add(part).catch(() => undefined);
 }
 
+/** A page that was kept less than this long ago is not fetched again, s: it was looked at just now. */
+const FRESH_S = 5 * 60;
+
+async function isFresh(url: URL): Promise<boolean> {
+  const kept = await (await caches.open(PAGE_CACHE)).match(url, { ignoreVary: true });
+  const madeMs = Date.parse(kept?.headers.get('date') ?? '');
+  return Date.now() - madeMs < FRESH_S * 1000;
+}
+
 /** Fetches a page, so that it opens without a network. */
 async function keep(path: string, asked: number): Promise<void> {
   const url = new URL(path, self.location.origin);
-  if (!isFloorPage(url.pathname)) return;
+  if (!isFloorPage(url.pathname) || (await isFresh(url))) return;
   const answer = await fetch(url, { headers: { accept: 'text/html' }, credentials: 'same-origin' });
   if (!answer.ok || answer.redirected || asked !== turn) return;
   await (await caches.open(PAGE_CACHE)).put(url, answer);

@@ -27,7 +27,7 @@ export type StageProgress = {
   waits: Wait[];
   /** The stage has what it waited for. */
   over: boolean;
-  /** The longest time that it may take has passed. */
+  /** The longest time that it may take has passed; it is in the heat also while its smoke is away. */
   tooLong: boolean;
   paused: boolean;
 };
@@ -82,7 +82,8 @@ export function stageProgress(
   if (!run || run.pulledS !== null) return null;
   const at = runStages(state).at(-1);
   if (!at) return null;
-  const elapsedS = nowS - at.startS - pausedS(run, at.startS, nowS) - (evidence.smokelessS ?? 0);
+  const thereS = nowS - at.startS - pausedS(run, at.startS, nowS);
+  const elapsedS = thereS - (evidence.smokelessS ?? 0);
   const addedS = run.extended
     .filter((x) => x.index === at.index)
     .reduce((sum, x) => sum + x.byS, 0);
@@ -96,7 +97,7 @@ export function stageProgress(
     plannedS,
     waits,
     over: waits.length > 0 && (all ? met === waits.length : met > 0),
-    tooLong: at.stage.maxS !== undefined && elapsedS >= at.stage.maxS + addedS,
+    tooLong: at.stage.maxS !== undefined && thereS >= at.stage.maxS + addedS,
     paused: run.pauses.some((p) => p.toS === null),
   };
 }

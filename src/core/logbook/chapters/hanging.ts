@@ -4,6 +4,7 @@ import type { SoakAdd } from '../../formula/tables/casings';
 import type { Chapter, Refusal } from '../chapter';
 import type { Author } from '../entry';
 import type { BatchState } from '../state';
+import { inRun } from './run';
 
 /** How a surface felt under the hand. */
 export const SURFACE_FEELS = ['wet', 'tacky', 'dry'] as const;
@@ -85,12 +86,8 @@ export type HangingState = {
   weather: (Said & { wind: Wind; outsideC: number | null })[];
 };
 
-const stuffedFirst = (s: BatchState): Refusal | null =>
+const notPulled = (s: BatchState): Refusal | null =>
   s.run?.pulledS != null ? 'already_pulled' : null;
-const inRun = (s: BatchState): Refusal | null => {
-  if (!s.run) return 'run_not_started';
-  return s.run.pulledS !== null ? 'already_pulled' : null;
-};
 
 /** One spot takes one stick, and a stick has one number. */
 const twice = (sticks: readonly Stick[]): boolean =>
@@ -119,14 +116,14 @@ export const hanging: Chapter<HangingBody, HangingState> = {
         const at = { entryId: e.id, atS: e.happenedS, by: e.by };
         s.soaks.push({ casing, metres, lotId, ...at });
       },
-      refuses: stuffedFirst,
+      refuses: notPulled,
       correctable: true,
     },
     links_checked: {
       apply: (s, { links, targetG }, e) => {
         s.linkChecks.push({ links, targetG, atS: e.happenedS, by: e.by });
       },
-      refuses: stuffedFirst,
+      refuses: notPulled,
       correctable: true,
     },
     stuffing_weighed: {
@@ -152,7 +149,7 @@ export const hanging: Chapter<HangingBody, HangingState> = {
       apply: (s, { houseId, sticks }, e) => {
         s.hung = { houseId, sticks, atS: e.happenedS, by: e.by };
       },
-      refuses: (s, b) => (twice(b.sticks) ? 'spot_twice' : stuffedFirst(s)),
+      refuses: (s, b) => (twice(b.sticks) ? 'spot_twice' : notPulled(s)),
       correctable: true,
       stoppedByHold: true,
     },
@@ -165,8 +162,9 @@ export const hanging: Chapter<HangingBody, HangingState> = {
     surface_touched: {
       apply: (s, { where, feel }, e) => {
         s.touches.push({ where, feel, atS: e.happenedS, by: e.by });
-        if (feel !== 'wet')
-          s.steps.surface_dry = { atS: e.happenedS, tempC: null, weightG: null, without: [] };
+        /* Wet again, or wet where nobody had felt before: what was said to be dry is not. */
+        if (feel === 'wet') delete s.steps.surface_dry;
+        else s.steps.surface_dry = { atS: e.happenedS, tempC: null, weightG: null, without: [] };
       },
       correctable: true,
     },

@@ -72,7 +72,7 @@ export const placeNow = (run: NonNullable<RunState['run']>): string =>
   run.moves.findLast((m) => m.houseId !== null)?.houseId ?? run.houseId;
 
 /** Only while it hangs in the house. */
-const inRun = (s: BatchState): Refusal | null => {
+export const inRun = (s: BatchState): Refusal | null => {
   if (!s.run) return 'run_not_started';
   return s.run.pulledS !== null ? 'already_pulled' : null;
 };

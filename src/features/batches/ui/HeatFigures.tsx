@@ -86,7 +86,6 @@ export function CoolingClock({ c, show, nowS }: { c: Case; show: Show; nowS: num
       <ol>
         {rule.body.steps.map((s, i) => {
           const step = cooling?.steps[i];
-          const left = step?.deadlineS == null ? null : step.deadlineS - nowS;
           return (
             <li key={i} className="flex flex-wrap items-center gap-x-3 border-t border-line py-2">
               <span className="font-semibold">
@@ -95,10 +94,8 @@ export function CoolingClock({ c, show, nowS }: { c: Case; show: Show; nowS: num
               <span className="text-soft">within {show.duration(s.maxS)}</span>
               <span className="ml-auto flex items-center gap-2">
                 {step?.endS != null && <>took {show.duration(step.elapsedS ?? 0)}</>}
-                {step && step.endS === null && left !== null && (
-                  <strong className={left < 900 ? 'text-bad' : ''}>
-                    <Left until={step.deadlineS!} nowS={nowS} ranOut="run out" />
-                  </strong>
+                {step?.deadlineS != null && step.endS === null && (
+                  <Left until={step.deadlineS} nowS={nowS} />
                 )}
                 {step?.startS == null && <>starts at {show.temp(s.fromC)}</>}
                 {step && step.startS !== null && (

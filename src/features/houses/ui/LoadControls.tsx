@@ -25,6 +25,8 @@ const WHAT_WORDS: Record<What, string> = {
   pause: 'Pause the program',
   skip: 'Go to another stage',
 };
+/** Smoke that is out is said where the vent is looked at. */
+const PRESSED = RUN_EVENTS.filter((e) => e !== 'smoke_out');
 
 function ChangeForm({ batchIds, stageIndex, stages }: Props) {
   const { sendTo, busy, message } = usePostTo();
@@ -121,7 +123,7 @@ export function LoadControls(props: Props) {
         )
       )}
       <div className="flex flex-wrap gap-2" role="group" aria-label="What happened">
-        {RUN_EVENTS.map((event) => (
+        {PRESSED.map((event) => (
           <button
             key={event}
             type="button"

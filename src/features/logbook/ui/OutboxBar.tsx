@@ -21,9 +21,8 @@ export function OutboxBar({ personId }: { personId: string }) {
       if (busy.current || !navigator.onLine) return;
       busy.current = true;
       try {
-        const { countWaiting, flush } = await import('./outbox');
-        if ((await countWaiting(personId)) > 0 && (await flush(personId)).sent > 0)
-          router.refresh();
+        const { flush } = await import('./outbox');
+        if ((await flush(personId)) > 0) router.refresh();
       } finally {
         busy.current = false;
       }

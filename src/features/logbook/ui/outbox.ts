@@ -1,6 +1,6 @@
 'use client';
 
-import Dexie, { type EntityTable } from 'dexie';
+import Dexie, { liveQuery, type EntityTable } from 'dexie';
 import type { PostedEntry, PostedOffer, PostResult } from '../contract';
 
 /** Entries that belong together: they are sent, and taken or refused, as one. */
@@ -30,10 +30,6 @@ store
 store.version(3).stores({ outbox: 'id, personId, keptAt', refused: 'id, personId, keptAt' });
 
 export type Outcome = PostResult | { ok: false; code: 'kept' };
-
-/** Told to every window of this device whenever what is kept here changes. */
-export const KEPT_EVENT = 'jolly-outbox';
-const changed = () => window.dispatchEvent(new Event(KEPT_EVENT));
 
 async function send({ offers }: Kept): Promise<Outcome> {
   const [first, ...more] = offers;
@@ -88,8 +84,6 @@ async function settle(kept: Kept, outcome: Outcome, seen: boolean): Promise<void
   });
 }
 
-export type Flushed = { sent: number };
-
 /**
  * Sends what this person left waiting, oldest first; stops at the first that can't be sent now.
  * @param mine the entry that somebody looks at: what the server says of it is told, and not kept
@@ -97,7 +91,7 @@ export type Flushed = { sent: number };
 async function drain(
   personId: string,
   mine: string | null,
-): Promise<Flushed & { mine: Outcome | null }> {
+): Promise<{ sent: number; mine: Outcome | null }> {
   let sent = 0;
   for (const kept of await waitingOf(personId)) {
     const outcome = await send(kept);
@@ -112,32 +106,27 @@ async function drain(
 /** Writes entries that belong together to disk, and sends them after what waits already. */
 export async function postAll(personId: string, offers: PostedOffer[]): Promise<Outcome> {
   const kept = await keep(personId, offers);
-  changed();
   const { mine } = await inTurn(() => drain(personId, kept.id));
-  changed();
   /* Another window has sent it meanwhile, and has told what came of it. */
   return mine ?? { ok: true, known: true, holds: [] };
 }
 
-/** Sends what this person left waiting. */
-export async function flush(personId: string): Promise<Flushed> {
-  const { sent } = await inTurn(() => drain(personId, null));
-  changed();
-  return { sent };
+/** Sends what this person left waiting. @returns how many were taken */
+export async function flush(personId: string): Promise<number> {
+  return (await inTurn(() => drain(personId, null))).sent;
 }
-
-export const countWaiting = (personId: string) =>
-  store.outbox.where('personId').equals(personId).count();
 
 /** What waits, and what was not taken, in the order in which it was recorded. */
-export const keptHere = async (personId: string) => ({
-  waiting: await waitingOf(personId),
-  refused: await store.refused.where('personId').equals(personId).sortBy('keptAt'),
-});
-export type KeptHere = Awaited<ReturnType<typeof keptHere>>;
+export type KeptHere = { waiting: Kept[]; refused: NotTaken[] };
+
+/** Tells what of this person is kept here, now and whenever it changes, in whichever window. @returns how to stop it */
+export function watchKept(personId: string, tell: (kept: KeptHere) => void): () => void {
+  const looking = liveQuery(async () => ({
+    waiting: await waitingOf(personId),
+    refused: await store.refused.where('personId').equals(personId).sortBy('keptAt'),
+  })).subscribe({ next: tell, error: (e) => console.warn('outbox:', e) });
+  return () => looking.unsubscribe();
+}
 
 /** A refusal was seen: it is not said again. */
-export async function seen(id: string): Promise<void> {
-  await store.refused.delete(id);
-  changed();
-}
+export const seen = (id: string): Promise<void> => store.refused.delete(id);

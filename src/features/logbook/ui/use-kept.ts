@@ -10,16 +10,13 @@ export function useKept(personId: string): KeptHere {
   const [kept, setKept] = useState<KeptHere>(NOTHING);
   useEffect(() => {
     let over = false;
-    const look = () =>
-      void import('./outbox').then(async (o) => {
-        const now = await o.keptHere(personId);
-        if (!over) setKept(now);
-      });
-    look();
-    window.addEventListener('jolly-outbox', look);
+    let stop = () => undefined as void;
+    void import('./outbox').then((o) => {
+      if (!over) stop = o.watchKept(personId, setKept);
+    });
     return () => {
       over = true;
-      window.removeEventListener('jolly-outbox', look);
+      stop();
     };
   }, [personId]);
   return kept;

@@ -11,7 +11,6 @@ import { otherPlaces } from '@/features/houses/houses';
 import { loadHead, readyForHouse } from '@/features/houses/load-data';
 import { AlarmList } from '@/features/houses/ui/AlarmList';
 import { houseWatch } from '@/features/houses/house-watch';
-import { placeKnown } from '@/features/houses/place-known';
 import { HouseWatch } from '@/features/houses/ui/HouseWatch';
 import { LoadControls } from '@/features/houses/ui/LoadControls';
 import { LoadSummary } from '@/features/houses/ui/LoadSummary';
@@ -41,8 +40,7 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
   const inside = members.filter((m) => m.dossier.case.state.phase === 'in_house');
   const first = there[0];
   const run = first?.dossier.case.state.run;
-  const place = first ? await placeKnown(db(), first.dossier) : null;
-  const watch = houseWatch(members, place, now);
+  const watch = houseWatch(members, now);
   const chart = await runChart(
     db(),
     (inside.length > 0 ? inside : members).map((m) => m.dossier.case),
