@@ -16,6 +16,7 @@ const ORDER = [
   'stuffing',
   'batches',
   'houses',
+  'reach',
   'bench',
   'records',
 ];

@@ -13,7 +13,7 @@ const common = {
   testEnvironment: 'node',
   transform: { '^.+\\.(t|j|mj)sx?$': swc },
   transformIgnorePatterns: [
-    '/node_modules/(?!(uuid|better-auth|@better-auth|@better-fetch|better-call|jose|@noble|nanostores|rou3|defu|kysely)/)',
+    '/node_modules/(?!(uuid|@block65|uint8array-extras|better-auth|@better-auth|@better-fetch|better-call|jose|@noble|nanostores|rou3|defu|kysely)/)',
   ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   setupFilesAfterEnv: ['<rootDir>/tests/support/patience.ts'],

@@ -24,6 +24,15 @@ if (command === 'demo' || command === 'start') {
   const { addLedgerKey } = await import('./lib/secret');
   addLedgerKey();
   console.log('A new key of the ledger writes from the next start on.');
+} else if (command === 'push-keys') {
+  const { newPushKeys } = await import('./lib/secret');
+  try {
+    newPushKeys(args[0]);
+    console.log('Made. From the next start on alarms can be sent to devices.');
+  } catch (error) {
+    console.error(`${(error as Error).message}.`);
+    process.exitCode = 1;
+  }
 } else if (command === 'kill') {
   process.env.JOLLY_DATA ??= '.data/kill';
   const { killRounds } = await import('./kill/rounds');

@@ -27,9 +27,14 @@ export async function register() {
   if (!isFirst()) return;
   const { watchOnce } = await import('./features/batches/watch');
   const { watchHouses } = await import('./features/houses/watch');
+  const { tellOnDuty } = await import('./features/reach/service');
   const { startMqtt } = await import('./features/houses/mqtt');
   const { anchorFile, keepAnchor } = await import('./platform/ledger/anchor');
-  every(WATCH_MS, 'watch', async () => watchHouses(db(), await watchOnce(db())));
+  every(WATCH_MS, 'watch', async () => {
+    const open = await watchOnce(db());
+    await watchHouses(db(), open);
+    await tellOnDuty(db(), open);
+  });
   const file = anchorFile();
   let anchor: string | null = null;
   if (file)

@@ -12,7 +12,12 @@ const BIN = '/usr/lib/postgresql/15/bin';
 const FORMAT = 2;
 
 /** What belongs to a site beside its database: the session secret and the keys of the ledger. */
-export type Secrets = { session: string; ledgerKeys: string };
+export type Secrets = {
+  session: string;
+  ledgerKeys: string;
+  /** Where the site reaches devices: with others of its own nobody would be reached any more. */
+  pushKeys?: string;
+};
 
 /** What a backup says of itself. */
 export type Manifest = {

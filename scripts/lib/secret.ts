@@ -2,11 +2,16 @@ import { randomBytes } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
 import { sha256 } from '../../src/platform/hash';
+import { makePushKeys } from '../../src/platform/push-keys';
 import type { Secrets } from './archive';
 import { DATA } from './paths';
 
 const FILE = path.join(DATA, 'session-secret');
 const KEYS = path.join(DATA, 'ledger-keys');
+const PUSH = path.join(DATA, 'push-keys');
+const DEMO_PUSH = path.join(DATA, 'push-keys-demo');
+/** Whom push services would write to about the demo. */
+const DEMO_CONTACT = 'mailto:demo@alderhollow.example';
 
 function keep(file: string, text: string): void {
   fs.mkdirSync(path.dirname(file), { recursive: true });
@@ -25,11 +30,13 @@ export function sessionSecret(): string {
 export const allSecrets = (): Secrets => ({
   session: sessionSecret(),
   ledgerKeys: ledgerKeyText(),
+  pushKeys: pushKeyText(),
 });
 
 /** Keeps what came with a backup, unless the environment has its own; keys of the ledger that came later go on writing. */
-export function keepSecrets({ session, ledgerKeys }: Secrets): void {
+export function keepSecrets({ session, ledgerKeys, pushKeys }: Secrets): void {
   if (!process.env.BETTER_AUTH_SECRET) keep(FILE, session);
+  if (pushKeys && !process.env.JOLLY_PUSH_KEYS) keep(PUSH, pushKeys);
   if (process.env.JOLLY_LEDGER_KEYS) return;
   const later = fs.existsSync(KEYS) ? fs.readFileSync(KEYS, 'utf8').split(/\s+/) : [];
   keep(KEYS, `${[...new Set([...ledgerKeys.split(/\s+/), ...later])].join('\n').trim()}\n`);
@@ -40,6 +47,34 @@ export function ledgerKeyText(): string {
   if (process.env.JOLLY_LEDGER_KEYS) return process.env.JOLLY_LEDGER_KEYS;
   if (!fs.existsSync(KEYS)) keep(KEYS, `${made()}\n`);
   return fs.readFileSync(KEYS, 'utf8');
+}
+
+/** The keys that messages to devices are signed with: from the environment, or as they were made here; none before that. */
+export function pushKeyText(): string | undefined {
+  if (process.env.JOLLY_PUSH_KEYS) return process.env.JOLLY_PUSH_KEYS;
+  return fs.existsSync(PUSH) ? fs.readFileSync(PUSH, 'utf8').trim() : undefined;
+}
+
+/**
+ * Makes the keys for messages to devices, once: with others, every device would have to be switched on anew.
+ * @param contact address that push services may write to
+ * @throws Error where there are some, or where the contact is no address
+ */
+export function newPushKeys(contact = ''): void {
+  if (pushKeyText()) throw new Error('there are keys already: nothing was changed');
+  let text: string;
+  try {
+    text = makePushKeys(contact);
+  } catch {
+    throw new Error('say whom push services may write to, as in: mailto:me@example.com');
+  }
+  keep(PUSH, `${text}\n`);
+}
+
+/** The keys of the demo: made by itself, and never those of the site. */
+export function demoPushKeys(): string {
+  if (!fs.existsSync(DEMO_PUSH)) keep(DEMO_PUSH, makePushKeys(DEMO_CONTACT));
+  return fs.readFileSync(DEMO_PUSH, 'utf8');
 }
 
 /** Adds a new key that writes from the next start on; the earlier ones go on reading what they wrote. */

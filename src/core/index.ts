@@ -216,7 +216,13 @@ export {
 } from './forecast/fit-run';
 export type { RunChannel, RunReading } from './forecast/readings';
 export type { Target } from './forecast/run-case';
-export type { Alarm, AlarmCode, AlarmRank, PlaceKnown } from './house/alarms/alarm';
+export {
+  RANK as ALARM_RANK,
+  type Alarm,
+  type AlarmCode,
+  type AlarmRank,
+  type PlaceKnown,
+} from './house/alarms/alarm';
 export { spreadOf } from './house/alarms/place';
 export { alarmsOf } from './house/alarms/alarms';
 export { alarmChanges, type AlarmChanges } from './house/alarms/changes';
@@ -282,5 +288,6 @@ export { plausibleTemp, type Plausibility, type ReadingPlace } from './units/pla
 export * from './making';
 export * from './hanging';
 export * from './chill';
+export * from './duty';
 export * from './house/watch';
 export * from './cleaning';

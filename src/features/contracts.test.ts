@@ -204,6 +204,11 @@ test.each([
   ['an event that is none', { kind: 'event_logged', event: 'party' }, false],
   ['an alarm seen', { kind: 'alarm_acknowledged', key: 'fire_out:1' }, true],
   [
+    'that somebody was told, by whoever says so',
+    { kind: 'alarm_told', key: 'x:1', personId: 'p', person: 'P', reached: true },
+    false,
+  ],
+  [
     'an alarm that a person raises',
     { kind: 'alarm_raised', alarm: 'x', key: 'x:1', figures: {} },
     false,

@@ -2,7 +2,13 @@ import { sql } from 'kysely';
 import type { Handle, Tx } from './db/client';
 
 /** Advisory locks of the application, each with a number of its own. */
-const LOCKS = { watch: 710_001, houses: 710_002, people: 710_003, readings: 710_004 } as const;
+const LOCKS = {
+  watch: 710_001,
+  houses: 710_002,
+  people: 710_003,
+  readings: 710_004,
+  tell: 710_005,
+} as const;
 export type Lock = keyof typeof LOCKS;
 
 /** Waits for a lock and holds it to the end of the transaction. */

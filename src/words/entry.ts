@@ -94,6 +94,10 @@ export function entryWords(
       return `${EVENT_WORDS[b.event]}${b.text ? `: ${b.text}` : ''}`;
     case 'alarm_raised':
       return `Alarm: ${ALARM_WORDS[b.alarm as AlarmCode] ?? b.alarm}`;
+    case 'alarm_told':
+      return b.reached
+        ? `Alarm sent to ${b.person}`
+        : `Alarm not sent: ${b.person} could not be reached`;
     case 'alarm_cleared':
       return 'Alarm over';
     case 'alarm_acknowledged':

@@ -53,6 +53,7 @@ export const ENTRY_WORDS: Record<EntryKind, string> = {
   labelled: 'a label',
   served: 'serving',
   alarm_raised: 'an alarm',
+  alarm_told: 'who was told of an alarm',
   alarm_cleared: 'the end of an alarm',
   alarm_acknowledged: 'an alarm that was seen',
   held: 'a hold',

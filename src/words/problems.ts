@@ -104,6 +104,9 @@ const OTHERS = {
   id_taken: 'Another entry has this number. Reload the page and enter it again.',
   bad_entry: 'Something in this entry is not right:',
   ready_by_past: 'Ready-by lies in the past. Choose a later time.',
+  no_such_device: 'This device is not known here any more. Switch its alarms off and on again.',
+  device_unreached:
+    'The message could not be sent: the push service of this device does not answer. Alarms are shown here all the same.',
   wrong_password: 'The password is not right.',
   too_many_tries: 'Too many tries. Wait a little, then try again.',
   weak_password: 'Take another password.',

@@ -290,6 +290,7 @@ describe('alarmsOf', () => {
       figures: {},
       raisedS: 1,
       clearedS: null,
+      told: [],
       acknowledged: null,
     };
     expect(alarmChanges([known], [alarm])).toEqual({ raise: [], clear: [] });

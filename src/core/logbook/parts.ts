@@ -40,6 +40,7 @@ export const PART_KINDS = [
   'served',
   'alarm_raised',
   'alarm_cleared',
+  'alarm_told',
   'alarm_acknowledged',
   'held',
   'disposed',

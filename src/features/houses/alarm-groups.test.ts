@@ -6,7 +6,7 @@ import type { BatchAlarm, Member } from './load';
 
 const testRecipe = aRecipe();
 const alarm = (code: AlarmCode, seenBy: string | null = null, key: string | null = `${code}:1`) =>
-  ({ code, rank: 1, figures: {}, key, seenBy }) satisfies BatchAlarm;
+  ({ code, rank: 1, figures: {}, key, seenBy, told: [] }) satisfies BatchAlarm;
 
 /** A batch in a house after these lines, with these alarms. */
 function member(id: string, alarms: BatchAlarm[], lines: Line[] = [], houseId = 'big'): Member {

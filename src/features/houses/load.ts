@@ -3,6 +3,7 @@ import {
   stageProgress,
   type Alarm,
   type AlarmCode,
+  type AlarmState,
   type PlaceKnown,
   type StageProgress,
 } from '@/core';
@@ -18,7 +19,12 @@ import { isAt } from './program';
 import { stageEvidence } from './stage-evidence';
 
 /** An alarm of a batch with the key under which the record knows it, once it does. */
-export type BatchAlarm = Alarm & { key: string | null; seenBy: string | null };
+export type BatchAlarm = Alarm & {
+  key: string | null;
+  seenBy: string | null;
+  /** Who was told of it away from the page, in order. */
+  told: AlarmState['told'];
+};
 
 export type Member = {
   dossier: Dossier;
@@ -45,7 +51,8 @@ export function alarmsNow(
   const readyS = forecast?.readyS ?? null;
   return alarmsOf({ c: d.case, nowS, stage, readyS, place }).map((a) => {
     const known = recorded.findLast((r) => r.alarm === (a.code satisfies AlarmCode));
-    return { ...a, key: known?.key ?? null, seenBy: known?.acknowledged?.by.name ?? null };
+    const seenBy = known?.acknowledged?.by.name ?? null;
+    return { ...a, key: known?.key ?? null, seenBy, told: known?.told ?? [] };
   });
 }
 

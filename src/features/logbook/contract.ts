@@ -238,6 +238,14 @@ const storedBodySchema = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('alarm_cleared'), part, key }),
   z.object({
+    kind: z.literal('alarm_told'),
+    part,
+    key,
+    personId: z.string(),
+    person: z.string(),
+    reached: z.boolean(),
+  }),
+  z.object({
     kind: z.literal('cure_checked'),
     weighedId: z.uuid(),
     readingG: mass,

@@ -1,5 +1,7 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type {
+  AlarmRank,
+  DutyPerson,
   Allergen,
   AdditionKind,
   CasingFacts,
@@ -47,6 +49,8 @@ export interface Tables {
     locale: string;
     unitSystem: UnitSystem;
     workingHours: JSONColumnType<WorkingHours>;
+    /** Who is told of alarms; null before somebody said so. */
+    duty: JSONColumnType<{ people: DutyPerson[]; everyMin: number; rank: AlarmRank }> | null;
   };
   rule: {
     id: string;
@@ -237,6 +241,15 @@ export interface Tables {
     reason: string;
     movedAt: Made;
     byName: string;
+  };
+  pushDevice: {
+    id: string;
+    personId: string;
+    endpoint: string;
+    p256dh: string;
+    auth: string;
+    createdAt: Made;
+    takenAt: Instant | null;
   };
   cleaningTask: {
     id: string;

@@ -51,6 +51,7 @@ export const NO_FACTS: Readonly<Record<string, string>> = {
   logbook_head: 'follows from the entries; verify compares the two',
   session: 'who is signed in now; worth nothing without the session secret',
   verification: 'short-lived codes of the account library',
+  push_device: 'addresses of devices that come and go; who was told of what is in the logbook',
   limit_state: 'tries of the last day',
   ledger: 'is the ledger',
   ledger_head: 'is the ledger',

@@ -6,15 +6,34 @@ import {
   Serwist,
   type SerwistPlugin,
 } from 'serwist';
-import { PAGE_AGE_S, PAGE_CACHE, STATIC_CACHE, isFloorPage, type ToWorker } from './protocol';
+import {
+  PAGE_AGE_S,
+  PAGE_CACHE,
+  STATIC_CACHE,
+  isFloorPage,
+  type PushSays,
+  type ToWorker,
+} from './protocol';
 
 /** Every script, style and font that the build made; the build writes them in. Pages load some of them only when they need them. */
 declare const JOLLY_BUILT: string[];
+
+/** An open page of this site. */
+type Page = {
+  url: string;
+  focus: () => Promise<Page>;
+  navigate: (url: string) => Promise<unknown>;
+};
 
 /** What of a service worker's surroundings is used here. */
 declare const self: {
   addEventListener: (type: string, listener: (e: never) => void) => void;
   location: Location;
+  registration: ServiceWorkerRegistration;
+  clients: {
+    matchAll: (of: { type: 'window' }) => Promise<Page[]>;
+    openWindow: (url: string) => Promise<unknown>;
+  };
 };
 
 /** Grows whenever what is kept is forgotten: what was being fetched before that is kept no more. */
@@ -131,4 +150,33 @@ self.addEventListener('message', (e: Message) => {
   if (e.data?.kind === 'keep') e.waitUntil(keepAll(e.data.urls));
   if (e.data?.kind === 'forget')
     e.waitUntil(forget().then((gone) => e.ports[0]?.postMessage(gone)));
+});
+
+type Pushed = {
+  data: { json: () => PushSays } | null;
+  waitUntil: (work: Promise<unknown>) => void;
+};
+/** An alarm that was sent to this device: shown also while no page is open. */
+self.addEventListener('push', (e: Pushed) => {
+  if (!e.data) return;
+  const { title, body, url, tag } = e.data.json();
+  const how = { body, tag, renotify: true, requireInteraction: true, icon: '/icon-192.png' };
+  e.waitUntil(self.registration.showNotification(title, { ...how, data: { url } }));
+});
+
+/** Opens the page of an alarm, in a window that is open already where there is one. */
+async function open(path: string): Promise<void> {
+  const url = new URL(path, self.location.origin).href;
+  const [page] = await self.clients.matchAll({ type: 'window' });
+  if (!page) await self.clients.openWindow(url);
+  else await (await page.focus()).navigate(url);
+}
+
+type Pressed = {
+  notification: Notification;
+  waitUntil: (work: Promise<unknown>) => void;
+};
+self.addEventListener('notificationclick', (e: Pressed) => {
+  e.notification.close();
+  e.waitUntil(open((e.notification.data as { url: string }).url));
 });

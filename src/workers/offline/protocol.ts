@@ -5,6 +5,16 @@ export const PAGE_CACHE = 'jolly-pages';
 /** A kept page is shown for so long, s: a shift and a night. */
 export const PAGE_AGE_S = 24 * 3600;
 
+/** What a message to a device says: shown by the device, also while no page is open. */
+export type PushSays = {
+  title: string;
+  body: string;
+  /** The page that it opens. */
+  url: string;
+  /** Messages of one alarm take each other's place. */
+  tag: string;
+};
+
 /** What a page tells the service worker. */
 export type ToWorker = { kind: 'keep'; urls: string[] } | { kind: 'forget' };
 

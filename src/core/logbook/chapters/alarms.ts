@@ -1,9 +1,12 @@
+import type { Telling } from '../../duty';
 import type { Chapter } from '../chapter';
 import type { Author } from '../entry';
 
 export type AlarmsBody =
   | { kind: 'alarm_raised'; alarm: string; key: string; figures: Record<string, number> }
   | { kind: 'alarm_cleared'; key: string }
+  /** A message went to somebody on duty; `reached`: one of their devices took it. */
+  | { kind: 'alarm_told'; key: string; personId: string; person: string; reached: boolean }
   | { kind: 'alarm_acknowledged'; key: string; text?: string };
 
 /** An alarm as the record tells it. */
@@ -13,6 +16,8 @@ export type AlarmState = {
   figures: Record<string, number>;
   raisedS: number;
   clearedS: number | null;
+  /** Who was told of it away from the page, in order. */
+  told: (Telling & { person: string })[];
   acknowledged: { by: Author; atS: number; text: string | null } | null;
 };
 
@@ -30,6 +35,7 @@ export const alarms: Chapter<AlarmsBody, AlarmsState> = {
           figures,
           raisedS: e.happenedS,
           clearedS: null,
+          told: [],
           acknowledged: null,
         });
       },
@@ -39,6 +45,13 @@ export const alarms: Chapter<AlarmsBody, AlarmsState> = {
         const alarm = s.alarms.findLast((a) => a.key === b.key);
         if (alarm) alarm.clearedS = e.happenedS;
       },
+    },
+    alarm_told: {
+      apply: (s, { key, personId, person, reached }, e) => {
+        const alarm = s.alarms.findLast((a) => a.key === key);
+        alarm?.told.push({ personId, person, reached, atS: e.happenedS });
+      },
+      refuses: (s, b) => (s.alarms.some((a) => a.key === b.key) ? null : 'unknown_alarm'),
     },
     alarm_acknowledged: {
       apply: (s, b, e) => {

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import { Notice } from '@/ui/status';
 import { TextField } from '@/ui/text-field';
-import { forgetPages } from '@/workers/offline/client';
+import { arriveAtDevice } from '@/workers/offline/client';
 
 const WORDS: Record<number, string> = {
   401: 'E-mail and password do not match. Try again, or ask a release lead for a new password.',
@@ -26,8 +26,7 @@ export function SignInForm() {
       body: JSON.stringify({ email: form.get('email'), password: form.get('password') }),
     }).catch(() => null);
     if (answer?.ok) {
-      /* Whoever was signed in here before may have lost the session without signing out. */
-      await forgetPages().catch(() => undefined);
+      await arriveAtDevice();
       router.replace('/');
       router.refresh();
       return;

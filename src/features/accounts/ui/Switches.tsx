@@ -6,7 +6,7 @@ import { Link } from '@/ui/link';
 import { useRouter } from 'next/navigation';
 import type { UnitSystem } from '@/core';
 import { keepCookie } from '@/ui/cookie';
-import { forgetPages } from '@/workers/offline/client';
+import { leaveDevice } from '@/workers/offline/client';
 import type { Role } from '@/platform/roles';
 
 /** The one unit switch, the theme switch, and signing out. */
@@ -26,7 +26,7 @@ export function Switches({ system, name, role }: { system: UnitSystem; name: str
     keepCookie('jk-theme', next);
   };
   const signOut = async () => {
-    await forgetPages().catch(() => undefined);
+    await leaveDevice();
     await fetch('/api/auth/sign-out', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },

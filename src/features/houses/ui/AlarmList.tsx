@@ -1,6 +1,7 @@
 import { alarmWords, ALARM_WORDS, RANK_WORDS } from '@/words/house';
 import type { Show } from '@/words/show';
 import type { AlarmGroup } from '../alarm-groups';
+import type { BatchAlarm } from '../load';
 import { AlarmActions } from './AlarmActions';
 
 const TONE = {
@@ -14,6 +15,17 @@ export const seenBy = (g: AlarmGroup): string | null => {
   const names = [...new Set(g.of.map((x) => x.a.seenBy))];
   return names.includes(null) ? null : names.join(', ');
 };
+
+/** Whom it was sent to, and who could not be reached. */
+function Told({ of, show }: { of: BatchAlarm['told']; show: Show }) {
+  if (of.length === 0) return null;
+  const said = of.map((t) =>
+    t.reached
+      ? `sent to ${t.person} at ${show.time(t.atS)}`
+      : `${t.person} could not be reached at ${show.time(t.atS)}`,
+  );
+  return <p className="small text-ink">On duty: {said.join(', ')}</p>;
+}
 
 /** Alarms of batches, most urgent first, each with what to do and who has seen it. */
 export function AlarmList({ groups, show }: { groups: readonly AlarmGroup[]; show: Show }) {
@@ -43,6 +55,7 @@ export function AlarmList({ groups, show }: { groups: readonly AlarmGroup[]; sho
                   );
                 })}
                 {by && <p className="small text-ink">Seen by {by}</p>}
+                <Told of={g.of[0]!.a.told} show={show} />
               </div>
               <AlarmActions act={g.act} seen={g.seen} />
             </li>

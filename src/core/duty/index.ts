@@ -1,0 +1,1 @@
+export { nextToTell, onDuty, type DutyHours, type DutyPerson, type Telling } from './next-to-tell';
