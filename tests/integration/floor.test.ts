@@ -243,7 +243,7 @@ test('the map of a house: every batch its own sticks, no spot twice, and a wet t
   await post(id, startS + 145 * MIN, { kind: 'smoke_seen', seen: 'thin' });
   const member = await memberOf(t.db, (await loadDossier(t.db, id, nowS()))!, nowS());
   const watch = houseWatch([member], nowS())!;
-  expect(watch.touch).toMatchObject({ feel: 'tacky', where: 'front' });
+  expect(watch.touch).toMatchObject({ feel: 'tacky', where: 'back' });
   expect(await pagesToKeep(t.db)).toEqual(
     expect.arrayContaining(['/', `/batches/${id}/house`, `/house/${at}`, `/house/${at}/map`]),
   );

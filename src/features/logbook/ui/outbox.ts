@@ -128,5 +128,23 @@ export function watchKept(personId: string, tell: (kept: KeptHere) => void): () 
   return () => looking.unsubscribe();
 }
 
+/** Keeps a refusal that went off the screen with what it was said at: the page says it until somebody has seen it. */
+export async function tellLater(
+  personId: string,
+  offers: PostedOffer[],
+  outcome: Extract<Outcome, { ok: false }>,
+): Promise<void> {
+  const details = 'fields' in outcome ? outcome.fields : undefined;
+  const { id } = offers[0]!.entry;
+  await store.refused.put({
+    id,
+    personId,
+    offers,
+    keptAt: Date.now(),
+    code: outcome.code,
+    details,
+  });
+}
+
 /** A refusal was seen: it is not said again. */
 export const seen = (id: string): Promise<void> => store.refused.delete(id);

@@ -1,10 +1,10 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { createContext, useContext, useState } from 'react';
+import { createContext, useContext, useEffect, useRef, useState } from 'react';
 import type { UnitSystem } from '@/core';
-import type { PostedBody } from '../contract';
-import { postAll, type Outcome } from './outbox';
+import type { PostedBody, PostedOffer } from '../contract';
+import { postAll, tellLater, type Outcome } from './outbox';
 import { problemWords } from '@/words/problems';
 import { LOT_PROBLEM_WORDS } from '@/words/batch';
 
@@ -38,15 +38,44 @@ const detailsOf = (o: Outcome) =>
       ? o.fields
       : undefined;
 
+/** A message that stood for less than this was perhaps not read, ms. */
+const READ_MS = 10_000;
+
+/**
+ * Sees to it that a refusal is read: where what it was said at goes off the page, as when somebody else did the same just
+ * before, it is said at the top of the page.
+ */
+function useRead(personId: string) {
+  const alive = useRef(true);
+  const unread = useRef<{ atMs: number; tell: () => void } | null>(null);
+  useEffect(() => {
+    alive.current = true;
+    return () => {
+      alive.current = false;
+      if (unread.current && Date.now() - unread.current.atMs < READ_MS) unread.current.tell();
+    };
+  }, []);
+  return {
+    said: (offers: PostedOffer[], outcome: Extract<Outcome, { ok: false }>) => {
+      const tell = () => void tellLater(personId, offers, outcome);
+      if (alive.current) unread.current = { atMs: Date.now(), tell };
+      else tell();
+    },
+    over: () => (unread.current = null),
+  };
+}
+
 /** Posts entries of this batch: on disk first, then to the server; says in words what came of it. */
 export function usePost() {
   const { batchId, personId } = useBatch();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
+  const read = useRead(personId);
   const [message, setMessage] = useState<string | null>(null);
   const send = async (body: PostedBody, extra: Extra = {}): Promise<Outcome> => {
     setBusy(true);
     setMessage(null);
+    read.over();
     const entry = {
       id: crypto.randomUUID(),
       happenedAt: new Date().toISOString(),
@@ -54,12 +83,15 @@ export function usePost() {
       ...extra,
       body,
     };
-    const outcome = await postAll(personId, [{ batchId, entry }]);
+    const offers = [{ batchId, entry }];
+    const outcome = await postAll(personId, offers);
     setBusy(false);
     if (!outcome.ok && outcome.code === 'kept')
       setMessage('No link to the server: kept here, will be sent.');
-    else if (!outcome.ok && outcome.code !== 'odd_temperature')
+    else if (!outcome.ok && outcome.code !== 'odd_temperature') {
       setMessage(problemWords(outcome.code, detailsOf(outcome)));
+      read.said(offers, outcome);
+    }
     if (outcome.ok) router.refresh();
     return outcome;
   };

@@ -8,6 +8,8 @@ import type { Duty } from '../contract';
 
 type Person = { id: string; name: string };
 
+const PLACES = ['first', 'second', 'third', 'fourth', 'fifth'];
+
 const time = (v: FormDataEntryValue | null) => (typeof v === 'string' && v !== '' ? v : null);
 
 /** What the form says of one person: their place in the order, 0 for none, and their hours. */
@@ -44,24 +46,24 @@ export function DutyForm({ duty, people }: { duty: Duty; people: Person[] }) {
               className="grid items-end gap-2 border-t border-line py-2 sm:grid-cols-3"
             >
               <Field name={`place-${p.id}`} label={p.name} value={String(at + 1)}>
-                <option value="0">is not told</option>
+                <option value="0">not told</option>
                 {people.map((_, i) => (
                   <option key={i} value={i + 1}>
-                    is told as number {i + 1}
+                    {PLACES[i] ?? `number ${i + 1}`}
                   </option>
                 ))}
               </Field>
               <Field
                 optional
                 name={`from-${p.id}`}
-                label={`${p.name}: from`}
+                label={`${p.name} from`}
                 type="time"
                 value={hours?.from}
               />
               <Field
                 optional
                 name={`to-${p.id}`}
-                label={`${p.name}: to`}
+                label={`${p.name} to`}
                 type="time"
                 value={hours?.to}
               />

@@ -17,7 +17,7 @@ export default async function PeoplePage() {
   const duty = await loadDuty(db());
   const there = await onDutyNow(db(), duty, nowS());
   return (
-    <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_26rem]">
+    <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <Part title="People">
         <ul>
           {people.map((p) => (
@@ -43,12 +43,12 @@ export default async function PeoplePage() {
           ))}
         </ul>
       </Part>
-      <div className="space-y-4">
-        {run && (
-          <Part title="A new person">
-            <PersonForm />
-          </Part>
-        )}
+      {run && (
+        <Part title="A new person">
+          <PersonForm />
+        </Part>
+      )}
+      <div className="lg:col-span-2">
         <Part title="Who is told of alarms">
           <p>
             {there.length > 0
