@@ -9,7 +9,7 @@ const DOORS_PER_HOUR = 3;
 const OFF_C = -2.5;
 const HOURS = 24;
 /** A house whose film nobody knows yet. */
-const UNTAUGHT = { h: 1, lnSd: 0.2 };
+const UNTAUGHT = { h: 1, lnSd: 0.2, likeRuns: null };
 
 function oftenOpened(seed: number): number[] {
   const random = randomFrom(seed);

@@ -205,6 +205,7 @@ export {
 export { notNeeded } from './house/run/not-needed';
 export { LivePiece } from './heat/live-piece';
 export { finishOf, forecastFinish, type Forecast } from './forecast/forecast-finish';
+export { houseTaught, type HouseFit, type Weather } from './forecast/house-prior';
 export { scoreOf, type BandScore } from './forecast/band-scale';
 export {
   fitRun,

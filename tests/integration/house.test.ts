@@ -248,7 +248,13 @@ test('a pulled run teaches its house once, and the next forecast begins from it'
   expect(prior).toMatchObject({ runs: 1 });
   expect(prior!.h).toBeGreaterThan(1);
   const [row] = await demo.selectFrom('houseFit').selectAll().execute();
-  await rememberFit(demo, { ...row!, filmFactor: 5 });
+  await rememberFit(demo, {
+    houseId: row!.houseId,
+    batchId: row!.batchId,
+    coreReadings: 40,
+    filmFactor: 5,
+    weather: null,
+  });
   expect((await housePrior(demo, 'little'))!.h).toBe(prior!.h);
   expect(await housePrior(demo, 'nowhere')).toBeUndefined();
 });
@@ -260,7 +266,7 @@ test('how far the forecasts of a finished run were off is kept by kind of produc
   const { recipe } = (await loadDossier(demo, kept[0]!.batchId, nowS()))!.case;
   expect(kept[0]!.productKind).toBe(productKind(recipe));
   const scores = async (except?: string) =>
-    (await housePrior(demo, 'little', recipe, except))?.scores?.length ?? 0;
+    (await housePrior(demo, 'little', { recipe, except }))?.scores?.length ?? 0;
   expect(await scores()).toBe(kept.length);
   expect(await scores(kept[0]!.batchId)).toBe(0);
   await look();

@@ -1,3 +1,4 @@
+import type { HouseTaught } from './house-prior';
 import type { HeatProduct } from '../heat/product';
 import type { HeatStage } from '../heat/simulate-program';
 import { QuantityError, requireFinite } from '../guard';
@@ -15,7 +16,7 @@ import { MOST_STEPS, Work, orOutOfWork } from './work';
  * What a house has taught in earlier runs: factor on the film coefficient and its spread (ln), and how its
  * forecasts of this kind of product did.
  */
-export type HousePrior = { h: number; lnSd: number; runs: number; scores?: readonly BandScore[] };
+export type HousePrior = HouseTaught & { scores?: readonly BandScore[] };
 
 export type ForecastInput = {
   product: HeatProduct;
@@ -44,6 +45,8 @@ export type Basis = {
   factors: Factors;
   /** Earlier runs of the house that it began from. */
   houseRuns: number;
+  /** So many of them in weather like this; null where nobody noted it. */
+  likeRuns: number | null;
   /** Earlier forecasts with about as much time left that the width of the band rests on. */
   bandRuns: number;
   converged: boolean;
@@ -156,6 +159,7 @@ export function fitRun(input: ForecastInput): FittedRun {
       missC,
       factors: factorsOf(theta),
       houseRuns: input.house?.runs ?? 0,
+      likeRuns: input.house?.likeRuns ?? null,
       converged: fit?.converged ?? false,
     },
   };

@@ -82,7 +82,7 @@ describe('forecastFinish', () => {
   });
 
   test('what a house taught moves the plan before the first reading', () => {
-    const slow = ask({ house: { h: 0.7, lnSd: 0.08, runs: 4 } }, { coreC: 70 });
+    const slow = ask({ house: { h: 0.7, lnSd: 0.08, runs: 4, likeRuns: null } }, { coreC: 70 });
     const plan = ask({}, { coreC: 70 });
     expect(slow.p50S!).toBeGreaterThan(plan.p50S! * 1.1);
     expect(slow.basis.houseRuns).toBe(4);

@@ -70,7 +70,11 @@ export async function afterRun(db: Handle, d: Dossier, nowS: number): Promise<Af
   const { run, steps } = d.case.state;
   if (!run) return null;
   const endS = run.pulledS ?? Math.min(nowS, d.case.nowS);
-  const prior = await housePrior(db, run.houseId, d.case.recipe, d.head.batchId);
+  const prior = await housePrior(db, run.houseId, {
+    recipe: d.case.recipe,
+    except: d.head.batchId,
+    weather: d.case.state.weather.at(-1),
+  });
   const own = overlayOf(d);
   const looks =
     run.pulledS === null ? [] : LOOKS.map((share) => run.startS + share * (endS - run.startS));

@@ -1,13 +1,16 @@
-import { heatProduct, type BandScore, type HousePrior, type Recipe } from '@/core';
+import {
+  heatProduct,
+  houseTaught,
+  type BandScore,
+  type HouseFit,
+  type HousePrior,
+  type Recipe,
+  type Weather,
+} from '@/core';
 import type { Handle } from '@/platform/db/client';
 
 /** Runs that a house is judged by, newest first: older ones had another fan. */
 const RUNS = 8;
-/** Even a house that always does the same is not known better than this, ln. */
-const LEAST_SD = 0.08;
-/** Spread that a few runs cannot take away: shrinks with their number. */
-const USUAL_SD = 0.2;
-
 /** Earlier forecasts that a band is scaled by, newest first. */
 const SCORES = 60;
 /** Diameters from which a product is of the next kind, mm. */
@@ -23,34 +26,34 @@ export function productKind(recipe: Recipe): string {
 }
 
 /**
- * What a house has taught: geometric mean of its film factors and their spread, and how its forecasts of this
- * kind of product did; undefined before the first run.
- * @param except a batch whose own run is not to count
+ * What a house has taught, of weather like this first, and how its forecasts of this kind of product did; undefined before
+ * the first run.
+ * @param about `except`: a batch whose own run is not to count; `weather`: of the day that is asked about
  */
 export async function housePrior(
   db: Handle,
   houseId: string,
-  recipe?: Recipe,
-  except?: string,
+  about: { recipe?: Recipe; except?: string; weather?: Weather | null } = {},
 ): Promise<HousePrior | undefined> {
   const fits = await db
     .selectFrom('houseFit')
-    .select('filmFactor')
+    .select(['filmFactor', 'wind', 'outsideC'])
     .where('houseId', '=', houseId)
-    .$if(except !== undefined, (q) => q.where('batchId', '!=', except!))
+    .$if(about.except !== undefined, (q) => q.where('batchId', '!=', about.except!))
     .orderBy('fittedAt', 'desc')
     .limit(RUNS)
     .execute();
-  if (fits.length === 0) return undefined;
-  const ln = fits.map((r) => Math.log(r.filmFactor));
-  const mean = ln.reduce((a, b) => a + b, 0) / ln.length;
-  const spread = ln.reduce((sum, v) => sum + (v - mean) ** 2, 0);
-  /* As if one more run had come out a usual spread away: one run alone teaches little. */
-  const lnSd = Math.max(LEAST_SD, Math.sqrt((spread + USUAL_SD ** 2) / ln.length));
+  const taught = houseTaught(
+    fits.map(({ filmFactor, wind, outsideC }) => ({
+      filmFactor,
+      weather: wind && { wind, outsideC },
+    })),
+    about.weather ?? null,
+  );
+  if (!taught) return undefined;
+  const { recipe, except } = about;
   return {
-    h: Math.exp(mean),
-    lnSd: Math.min(USUAL_SD, lnSd),
-    runs: fits.length,
+    ...taught,
     scores: recipe && (await scoresOf(db, houseId, productKind(recipe), except)),
   };
 }
@@ -90,11 +93,11 @@ export async function rememberScores(
 /** Remembers what a finished run's readings came to; once a run. */
 export const rememberFit = (
   db: Handle,
-  fit: { houseId: string; batchId: string; filmFactor: number; coreReadings: number },
+  { weather, ...fit }: HouseFit & { houseId: string; batchId: string; coreReadings: number },
 ) =>
   db
     .insertInto('houseFit')
-    .values(fit)
+    .values({ ...fit, wind: weather?.wind ?? null, outsideC: weather?.outsideC ?? null })
     .onConflict((c) => c.columns(['houseId', 'batchId']).doNothing())
     .execute();
 

@@ -25,7 +25,9 @@ export async function forecastOf(
   const key = `${d.entries.at(-1)?.seq ?? 0}:${Math.floor(d.case.nowS / EVERY_S)}`;
   const known = kept.get(d.head.id);
   if (known?.key === key) return known.forecast;
-  const forecast = await forecastBatch(d.case, await housePrior(db, houseId, d.case.recipe), asker);
+  const { recipe, state } = d.case;
+  const prior = await housePrior(db, houseId, { recipe, weather: state.weather.at(-1) });
+  const forecast = await forecastBatch(d.case, prior, asker);
   kept.set(d.head.id, { key, forecast });
   if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
   return forecast;

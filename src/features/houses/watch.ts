@@ -53,6 +53,10 @@ function advance(members: readonly Member[], nowS: number): [Dossier, NewEntry[]
 const shared = globalThis as { jollyTaughtNothing?: Map<string, number> };
 const taughtNothing = (shared.jollyTaughtNothing ??= new Map());
 
+/** The weather of a run, as it was noted last before the pull. */
+const weatherOf = ({ case: { state } }: Dossier, pulledS: number) =>
+  state.weather.findLast((w) => w.atS <= pulledS) ?? null;
+
 /** A pulled run teaches its house, once: how it moves heat, and how far its forecasts were off. */
 async function learn(db: Db, d: Dossier): Promise<void> {
   const { run } = d.case.state;
@@ -70,6 +74,7 @@ async function learn(db: Db, d: Dossier): Promise<void> {
     ...about,
     filmFactor: basis.factors.h,
     coreReadings: basis.coreReadings,
+    weather: weatherOf(d, run.pulledS),
   });
 }
 

@@ -12,7 +12,7 @@ import * as ledger from './migrations/0008-ledger';
 import * as places from './migrations/0009-places';
 import * as machines from './migrations/0010-machines';
 import * as floor from './migrations/0011-floor';
-import * as duty from './migrations/0012-duty';
+import * as reach from './migrations/0012-reach';
 import { grantRights } from './rights';
 
 const MIGRATIONS = {
@@ -27,7 +27,7 @@ const MIGRATIONS = {
   '0009-places': places,
   '0010-machines': machines,
   '0011-floor': floor,
-  '0012-duty': duty,
+  '0012-reach': reach,
 };
 
 /**

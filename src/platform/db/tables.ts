@@ -19,6 +19,7 @@ import type {
   RuleKind,
   MachineKind,
   UnitSystem,
+  Wind,
   WorkingHours,
   ReadingPlace,
 } from '@/core';
@@ -99,6 +100,8 @@ export interface Tables {
     batchId: string;
     filmFactor: number;
     coreReadings: number;
+    wind: Wind | null;
+    outsideC: number | null;
     fittedAt: Made;
   };
   forecastScore: {

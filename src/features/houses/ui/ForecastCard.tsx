@@ -1,6 +1,6 @@
 import { bandWords } from '@/words/band';
 import type { Show } from '@/words/show';
-import type { Ahead } from '../forecast';
+import type { Ahead, BatchForecast } from '../forecast';
 import type { Member } from '../load';
 
 const SOURCE = {
@@ -18,6 +18,13 @@ function Time({ ahead, show, nowS }: { ahead: Ahead | null; show: Show; nowS: nu
       <span className="text-soft">{rest}</span>
     </span>
   );
+}
+
+/** What earlier runs of the house have to do with it. */
+function taughtWords({ houseRuns, likeRuns }: BatchForecast['basis']): string {
+  if (houseRuns === 0) return '';
+  const runs = `, and ${houseRuns} earlier ${houseRuns === 1 ? 'run' : 'runs'} of this house`;
+  return likeRuns ? `${runs}, ${likeRuns} of them in weather like today’s, which count most` : runs;
 }
 
 /** Early or late against what was promised, in words. */
@@ -71,9 +78,7 @@ export function ForecastCard({ member, show, nowS }: { member: Member; show: Sho
         {basis.madeFrom === 'program'
           ? ''
           : ` (${basis.coreReadings} core readings, misses ${show.tempStep(basis.missC ?? 0)} on average)`}
-        {basis.houseRuns > 0
-          ? `, and ${basis.houseRuns} earlier ${basis.houseRuns === 1 ? 'run' : 'runs'} of this house`
-          : ''}
+        {taughtWords(basis)}
         {basis.madeFrom === 'fitted'
           ? `. The house moves heat ${show.number(basis.factors.h, 2)} times as expected`
           : ''}
