@@ -1,4 +1,12 @@
-import type { BathOil, EntryBody, SmokeSeen, SoundPiece, SurfaceFeel, Wind } from '@/core';
+import type {
+  BathOil,
+  EntryBody,
+  SmokeMinutes,
+  SmokeSeen,
+  SoundPiece,
+  SurfaceFeel,
+  Wind,
+} from '@/core';
 import { SOAK_ADD_WORDS } from './casing';
 import type { Show } from './show';
 
@@ -74,3 +82,11 @@ export function hangingWords(b: HangingEntry, s: Show): string {
       return `Weather: ${WIND_WORDS[b.wind]}${b.outsideC === undefined ? '' : `, ${s.temp(b.outsideC)} outside`}`;
   }
 }
+
+/** What the smoke minutes do not count, said after them: "of smoke that was seen, 20 min without". */
+export const smokeRestWords = (m: SmokeMinutes, s: Show): string =>
+  [
+    'of smoke that was seen',
+    ...(m.outS > 0 ? [`${s.duration(m.outS)} without`] : []),
+    ...(m.unseenS > 0 ? [`${s.duration(m.unseenS)} that nobody saw`] : []),
+  ].join(', ');

@@ -9,9 +9,10 @@ import {
   View,
   renderToBuffer,
 } from '@react-pdf/renderer';
-import { outcomeOf, thinReadings } from '@/core';
+import { floorRuleOf, outcomeOf, smokeOf, thinReadings } from '@/core';
 import type { Dossier } from '@/features/logbook/service';
 import { entryWords } from '@/words/entry';
+import { smokeRestWords } from '@/words/hanging';
 import { checkWords } from '@/words/verdict';
 import { OUTCOME_WORDS } from '@/words/route';
 import { CHECK_WORDS, standWords } from '@/words/batch';
@@ -87,6 +88,21 @@ function Curves({ d, show }: { d: Dossier; show: Show }) {
   );
 }
 
+/** How long it was in smoke, as far as somebody saw it. */
+function Smoke({ d, show }: { d: Dossier; show: Show }) {
+  const { state, rules, nowS } = d.case;
+  const smoke = smokeOf(state, floorRuleOf(rules).smokeLookS, nowS);
+  if (!smoke) return null;
+  return (
+    <View wrap={false}>
+      <Text style={s.h2}>Smoke</Text>
+      <Text>
+        {show.duration(smoke.countsS)} {smokeRestWords(smoke, show)}.
+      </Text>
+    </View>
+  );
+}
+
 type Props = {
   d: Dossier;
   site: string;
@@ -137,6 +153,7 @@ function RecordDocument({ d, site, show, headHash, anchor, madeS }: Props) {
           <Text style={s.h2}>Core (dark) and air (thin) temperatures</Text>
           <Curves d={d} show={show} />
         </View>
+        <Smoke d={d} show={show} />
         <Text style={s.h2}>Logbook</Text>
         {[...d.entries]
           .sort((a, b) => a.happenedS - b.happenedS || a.seq - b.seq)

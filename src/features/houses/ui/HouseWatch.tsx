@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { BATH_OILS, SMOKE_SEEN, SURFACE_FEELS, WINDS, toBase, unitSymbol, type Wind } from '@/core';
-import { FEEL_WORDS, OIL_WORDS, SMOKE_WORDS, WIND_WORDS } from '@/words/hanging';
+import { FEEL_WORDS, OIL_WORDS, SMOKE_WORDS, WIND_WORDS, smokeRestWords } from '@/words/hanging';
 import { spotWords } from '@/words/place';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { PressRow } from '@/ui/press-row';
@@ -29,11 +29,7 @@ function Smoke({ data, nowS }: Props) {
       <h3 className="font-semibold">Smoke</h3>
       <p>
         <span className="figure">{show.duration(smoke.countsS)}</span>{' '}
-        <span className="small">
-          of smoke that was seen
-          {smoke.outS > 0 ? `, ${show.duration(smoke.outS)} without` : ''}
-          {smoke.unseenS > 0 ? `, ${show.duration(smoke.unseenS)} that nobody saw` : ''}
-        </span>
+        <span className="small">{smokeRestWords(smoke, show)}</span>
       </p>
       {data.smokes && (
         <p className={late ? 'font-semibold text-wait' : 'text-soft'}>
