@@ -1,6 +1,7 @@
 import { CircleCheck, CircleDashed, OctagonAlert } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { CheckStatus } from '@/core';
+import { KEPT_WORDS } from '@/words/problems';
 
 const LOOK: Record<CheckStatus, { word: string; className: string; Icon: typeof CircleCheck }> = {
   pass: { word: 'Pass', className: 'bg-good-wash text-good', Icon: CircleCheck },
@@ -35,3 +36,7 @@ export function Notice({ tone, children }: { tone: 'bad' | 'wait' | 'good'; chil
     </div>
   );
 }
+
+/** What came of a press, where it is not simply done: a refusal, or that it is kept here, which is no trouble. */
+export const Said = ({ text }: { text?: string | null }) =>
+  text && <Notice tone={text === KEPT_WORDS ? 'wait' : 'bad'}>{text}</Notice>;

@@ -147,3 +147,6 @@ export const problemWords = (code: string, fields?: Record<string, string>) => {
   if (details.length > 0) return `${known} ${details.join('; ')}.`;
   return known.replace(/:$/, '.');
 };
+
+/** An entry that waits on the device for the network. */
+export const KEPT_WORDS = 'No link to the server: kept here, will be sent.';

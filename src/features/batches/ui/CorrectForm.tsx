@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { fromBase, toBase, unitSymbol, type EntryBody, type Quantity } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import type { PostedBody } from '@/features/logbook/contract';
 import { useBatch, usePost } from '@/features/logbook/ui';
 import { instantOf, localOf } from './WhenField';
@@ -141,7 +141,7 @@ export function CorrectForm({
         />
       )}
       <TextField label="Why" value={reason} onChange={(e) => setReason(e.target.value)} />
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       <div className="flex gap-2">
         <button className="button-main" disabled={busy}>
           Record the correction

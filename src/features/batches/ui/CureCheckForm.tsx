@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { Weighing } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
-import { Notice } from '@/ui/status';
+import { Notice, Said } from '@/ui/status';
 import { withTime } from './EntryButton';
 import { useBatch, usePost } from '@/features/logbook/ui';
 import { WhenField } from './WhenField';
@@ -66,7 +66,7 @@ export function CureCheckForm({ cure }: { cure: Pick<Weighing, 'entryId' | 'load
         </div>
         <div className="space-y-3">
           <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
-          {message && <Notice tone="bad">{message}</Notice>}
+          <Said text={message} />
           <button className="button-main w-full text-lg" disabled={busy}>
             Record the second look
           </button>

@@ -2,7 +2,7 @@
 
 import { useId, useState } from 'react';
 import type { DispositionKind } from '@/core';
-import { Notice } from '@/ui/status';
+import { Notice, Said } from '@/ui/status';
 import { DISPOSITION_WORDS } from '@/words/batch';
 import { usePost } from '@/features/logbook/ui';
 import { TextField } from '@/ui/text-field';
@@ -99,7 +99,7 @@ export function DecideForm({
         />
       </div>
       {error && <Notice tone="bad">{error}</Notice>}
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       <button className="button-bad" disabled={busy}>
         Record this decision
       </button>

@@ -2,7 +2,7 @@
 
 import { useId, useState, type ReactNode } from 'react';
 import { AskAgain, useQuestion } from '@/ui/question';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import { missingQuestion, type Missing } from '@/ui/missing-question';
 import { instantOf, WhenField } from './WhenField';
 import type { PostedBody } from '@/features/logbook/contract';
@@ -55,7 +55,7 @@ export function EntryButton({
         <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
       </div>
       <AskAgain {...q} />
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
     </div>
   );
 }

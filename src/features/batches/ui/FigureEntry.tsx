@@ -5,7 +5,7 @@ import { toBase, unitSymbol, type Quantity } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
 import { AskAgain, useQuestion } from '@/ui/question';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import { missingQuestion, type Missing } from '@/ui/missing-question';
 import type { PostedBody } from '@/features/logbook/contract';
 import { withTime } from './EntryButton';
@@ -90,7 +90,7 @@ export function FigureEntry(props: Props) {
       )}
       <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
       <AskAgain {...q} />
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       <button className="button-main min-h-14 text-lg" disabled={busy}>
         {button}
       </button>

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import type { PostedBody } from '@/features/logbook/contract';
 import { withTime } from './EntryButton';
 import { useBatch, usePost } from '@/features/logbook/ui';
@@ -77,7 +77,7 @@ export function MeterForm(props: Props) {
         {checkedWords}
       </label>
       <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       <button className="button-main min-h-14 w-full text-lg" disabled={busy}>
         {button}
       </button>

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import { useBatch, usePost } from '@/features/logbook/ui';
 
 /** A note for the log, or a hold placed by a person. */
@@ -31,7 +31,7 @@ export function NoteForms({ closed }: { closed: boolean }) {
         value={text}
         onChange={(e) => setText(e.target.value)}
       />
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       <div className="flex gap-2">
         <button className="button-main" disabled={busy}>
           Add the note

@@ -5,7 +5,7 @@ import { toBase, unitSymbol, type ParasiteControl } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import { usePost, useBatch } from '@/features/logbook/ui';
 import { TextField } from '@/ui/text-field';
 
@@ -89,7 +89,7 @@ export function ParasiteForm({ line }: { line: PorkLine }) {
           />
         )}
       </div>
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       <button className="button-main" disabled={busy}>
         Record for {line.name}
       </button>

@@ -5,7 +5,7 @@ import { toBase, unitSymbol, type PieceLoss } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { useShow } from '@/ui/show-context';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import { withTime } from './EntryButton';
 import { PieceField } from './PieceField';
 import { useBatch, usePost } from '@/features/logbook/ui';
@@ -96,7 +96,7 @@ export function PieceWeigh({ losses }: { losses: readonly PieceLoss[] }) {
             error={null}
           />
           <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
-          {message && <Notice tone="bad">{message}</Notice>}
+          <Said text={message} />
           <button className="button-main min-h-14 w-full text-lg" disabled={busy}>
             Record this weight
           </button>

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { ProbeUse, ReadingPlace } from '@/core';
 import { AskAgain, useQuestion } from '@/ui/question';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import { PieceField } from './PieceField';
 import { useBatch, usePost } from '@/features/logbook/ui';
 import { Select } from '@/ui/select-field';
@@ -121,7 +121,7 @@ export function ProbePanel({
       )}
       {canWork && inCore && <PieceField value={piece} onChange={setPiece} known={pieces} />}
       <AskAgain {...q} />
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
     </section>
   );
 }

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { ReadingPlace } from '@/core';
 import { AskAgain, useQuestion } from '@/ui/question';
-import { Notice } from '@/ui/status';
+import { Notice, Said } from '@/ui/status';
 import { withTime } from './EntryButton';
 import { missingQuestion, type Missing } from '@/ui/missing-question';
 import { useBatch, usePost } from '@/features/logbook/ui';
@@ -98,7 +98,7 @@ export function RunForm({
         Probe the thickest piece in the coldest place: the batch is judged on it.
       </p>
       <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       <AskAgain {...q} />
       <button className="button-main min-h-14 text-lg" disabled={busy}>
         Start the program: {firstStage}

@@ -6,7 +6,7 @@ import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { useShow } from '@/ui/show-context';
 import { AskAgain, useQuestion } from '@/ui/question';
-import { Notice } from '@/ui/status';
+import { Notice, Said } from '@/ui/status';
 import { withTime } from './EntryButton';
 import { PieceField } from './PieceField';
 import { useBatch, usePost } from '@/features/logbook/ui';
@@ -129,7 +129,7 @@ export function TempLog({
       <NumberPad value={text} onChange={type} />
       {what === 'core' && <PieceField value={piece} onChange={setPiece} known={pieces} />}
       <AskAgain {...q} />
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       {saved && <Notice tone="good">{saved}</Notice>}
       <button className="button-main w-full text-lg" disabled={busy}>
         Save

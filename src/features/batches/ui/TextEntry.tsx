@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import type { PostedBody } from '@/features/logbook/contract';
 import { withTime } from './EntryButton';
 import { useBatch, usePost } from '@/features/logbook/ui';
@@ -44,7 +44,7 @@ export function TextEntry({
     >
       <TextField label={label} hint={hint} value={text} onChange={(e) => setText(e.target.value)} />
       <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       <button className="button-main min-h-14 text-lg" disabled={busy}>
         {button}
       </button>

@@ -9,7 +9,7 @@ import { NumberPad } from '@/ui/number-pad';
 import { useShow } from '@/ui/show-context';
 import { RadioRow } from '@/ui/radio-row';
 import { AskAgain, useQuestion } from '@/ui/question';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import { withTime } from './EntryButton';
 import { LotDecision } from './LotDecision';
 import { LotField } from './LotField';
@@ -209,7 +209,7 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
         )}
         {!isMeat && !cure && <WeighWaysFields ways={ways} onChange={setWays} onPoured={type} />}
         <AskAgain {...q} />
-        {message && <Notice tone="bad">{message}</Notice>}
+        <Said text={message} />
         <button className="button-main w-full text-lg" disabled={busy || kept}>
           Record
         </button>

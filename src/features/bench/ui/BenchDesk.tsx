@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { stageText } from '@/features/programs/words';
 import { useHydrated } from '@/ui/hydrated';
 import { useShow } from '@/ui/show-context';
-import { Notice, StatusChip } from '@/ui/status';
+import { Notice, Said, StatusChip } from '@/ui/status';
 import { readVariant, variantOf, type BenchData, type Variant } from '../variant';
 import { BenchChart, type BenchLine } from './BenchChart';
 import { Comparison, StageEnds } from './Comparison';
@@ -100,7 +100,7 @@ export function BenchDesk({ data }: { data: BenchData }) {
                 is wrong.
               </Notice>
             )}
-            {message && <Notice tone="bad">{message}</Notice>}
+            <Said text={message} />
           </section>
           <section className="sheet" aria-label="Troubles">
             <h2 className="text-lg font-semibold">Where it asks for trouble</h2>

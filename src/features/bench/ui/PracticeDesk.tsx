@@ -19,7 +19,7 @@ import type { PracticeDeed, PracticeView } from '@/workers/practice/protocol';
 import { useHydrated } from '@/ui/hydrated';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
-import { Notice, StatusChip } from '@/ui/status';
+import { Notice, Said, StatusChip } from '@/ui/status';
 
 const SPEEDS = [1, 30, 60, 240, 900];
 const MEDIA: ChillMedium[] = ['ice_bath', 'shower', 'cooler'];
@@ -195,7 +195,7 @@ export function PracticeDesk({ recipes, programs, rules }: Props) {
           {view ? 'Begin again' : 'Hang it and start'}
         </button>
       </form>
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       {view && (
         <>
           <div className="grid items-start gap-4 lg:grid-cols-2">

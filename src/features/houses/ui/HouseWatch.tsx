@@ -8,7 +8,7 @@ import { NumberField, readFigure } from '@/ui/number-field';
 import { PressRow } from '@/ui/press-row';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import { TextField } from '@/ui/text-field';
 import type { WatchData } from '../house-watch';
 import { usePostTo, useWorker } from './post-as';
@@ -44,7 +44,7 @@ function Smoke({ data, nowS }: Props) {
           onPress={(seen) => void sendTo(data.batchIds, { kind: 'smoke_seen', seen })}
         />
       )}
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
     </div>
   );
 }
@@ -106,7 +106,7 @@ function Surface({ data, nowS }: Props) {
         busy={busy}
         onPress={touch}
       />
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
     </details>
   );
 }
@@ -138,7 +138,7 @@ function Bath({ data }: { data: WatchData }) {
           onPress={(oil) => void sendTo(data.batchIds, { kind: 'bath_seen', oil })}
         />
       )}
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
     </div>
   );
 }
@@ -218,7 +218,7 @@ function Notes({ data, nowS }: Props) {
             Note the weather
           </button>
         </div>
-        {message && <Notice tone="bad">{message}</Notice>}
+        <Said text={message} />
       </div>
     </details>
   );

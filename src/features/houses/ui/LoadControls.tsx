@@ -5,7 +5,7 @@ import { RUN_EVENTS } from '@/core';
 import { EVENT_WORDS } from '@/words/house';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { SelectField } from '@/ui/select-field';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import { usePostTo, useWorker } from './post-as';
 import { TextField } from '@/ui/text-field';
 
@@ -81,7 +81,7 @@ function ChangeForm({ batchIds, stageIndex, stages }: Props) {
         )}
       </div>
       <TextField label="Why" value={reason} onChange={(e) => setReason(e.target.value)} />
-      {(error ?? message) && <Notice tone="bad">{error ?? message}</Notice>}
+      <Said text={error ?? message} />
       <button className="button" disabled={busy}>
         {WHAT_WORDS[what]}
       </button>
@@ -98,7 +98,7 @@ export function LoadControls(props: Props) {
   const next = stages[stageIndex + 1];
   return (
     <div className="space-y-3">
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       {paused ? (
         <button
           type="button"

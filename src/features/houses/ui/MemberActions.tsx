@@ -15,7 +15,7 @@ import { NumberField, readFigure } from '@/ui/number-field';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
-import { Notice } from '@/ui/status';
+import { Notice, Said } from '@/ui/status';
 import type { Fact } from '../alarm-groups';
 import { usePostTo, useWorker } from './post-as';
 
@@ -108,7 +108,7 @@ export function MemberActions({
   };
   return (
     <div className="space-y-2">
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       <button
         type="button"
         className={`${ready ? 'button-main' : 'button'} w-full`}

@@ -5,7 +5,7 @@ import type { ProgramStage, ReadingPlace } from '@/core';
 import { missingQuestion, type Missing } from '@/ui/missing-question';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { SelectField } from '@/ui/select-field';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import type { Fact } from '../alarm-groups';
 import { usePostTo, useWorker } from './post-as';
 import { TextField } from '@/ui/text-field';
@@ -184,7 +184,7 @@ export function StartLoad({
           </p>
         </>
       )}
-      {(error ?? message) && <Notice tone="bad">{error ?? message}</Notice>}
+      <Said text={error ?? message} />
       <AskAgain {...q} />
       {batches.length > 0 && (
         <button className="button-main min-h-14 text-lg" disabled={busy}>

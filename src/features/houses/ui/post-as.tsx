@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { createContext, useContext, useState, type ReactNode } from 'react';
 import type { PostedBody } from '@/features/logbook/contract';
 import type { Fact } from '../alarm-groups';
-import { problemWords } from '@/words/problems';
+import { KEPT_WORDS, problemWords } from '@/words/problems';
 
 /** Who works at the house. */
 export type Worker = { personId: string; canWork: boolean };
@@ -41,7 +41,7 @@ export function usePostTo() {
     );
     setBusy(false);
     const kept = !outcome.ok && outcome.code === 'kept';
-    if (kept) setMessage('No link to the server: kept here, will be sent.');
+    if (kept) setMessage(KEPT_WORDS);
     else if (!outcome.ok) {
       const whose = 'batch' in outcome && facts.length > 1 ? `Batch ${outcome.batch}: ` : '';
       setMessage(whose + problemWords(outcome.code));

@@ -5,7 +5,7 @@ import { createContext, useContext, useEffect, useRef, useState } from 'react';
 import type { UnitSystem } from '@/core';
 import type { PostedBody, PostedOffer } from '../contract';
 import { postAll, tellLater, type Outcome } from './outbox';
-import { problemWords } from '@/words/problems';
+import { KEPT_WORDS, problemWords } from '@/words/problems';
 import { LOT_PROBLEM_WORDS } from '@/words/batch';
 
 export type BatchContextValue = {
@@ -86,8 +86,7 @@ export function usePost() {
     const offers = [{ batchId, entry }];
     const outcome = await postAll(personId, offers);
     setBusy(false);
-    if (!outcome.ok && outcome.code === 'kept')
-      setMessage('No link to the server: kept here, will be sent.');
+    if (!outcome.ok && outcome.code === 'kept') setMessage(KEPT_WORDS);
     else if (!outcome.ok && outcome.code !== 'odd_temperature') {
       setMessage(problemWords(outcome.code, detailsOf(outcome)));
       read.said(offers, outcome);

@@ -6,7 +6,7 @@ import { CURE_WAYS, type CureWay } from '@/core';
 import { CURE_WAY_WORDS } from '@/words/bench';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import { useBatch, usePost } from '@/features/logbook/ui';
 import type { SheetAdd } from '../sheet';
 
@@ -105,7 +105,7 @@ export function AddTicks({
           );
         })}
       </ul>
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
     </div>
   );
 }

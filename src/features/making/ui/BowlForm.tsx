@@ -5,7 +5,7 @@ import { toBase, unitSymbol } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { RadioRow } from '@/ui/radio-row';
 import { useShow } from '@/ui/show-context';
-import { Notice } from '@/ui/status';
+import { Notice, Said } from '@/ui/status';
 import { usePost } from '@/features/logbook/ui';
 import type { BowlView, MakingSheetData } from '../sheet';
 
@@ -101,7 +101,7 @@ export function BowlForm({ sheet }: { sheet: MakingSheetData }) {
           error={said.tare}
         />
       </div>
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       <button className="button min-h-12 w-full" disabled={busy}>
         Weigh it
       </button>

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
-import { Notice } from '@/ui/status';
+import { Notice, Said } from '@/ui/status';
 import { usePost } from '@/features/logbook/ui';
 import type { MakingSheetData } from '../sheet';
 
@@ -49,7 +49,7 @@ export function LoadsForm({ sheet }: { sheet: MakingSheetData }) {
         </button>
       </div>
       {each !== null && <p className="small">{show.mass(each)} of batter each.</p>}
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
     </form>
   );
   return bowl ? (

@@ -6,7 +6,7 @@ import { FRESH_WAY_WORDS } from '@/words/bench';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import { usePost } from '@/features/logbook/ui';
 import type { MakingSheetData } from '../sheet';
 
@@ -53,7 +53,7 @@ function Culture({ c }: { c: MakingSheetData['cultures'][number] }) {
       <button className="button min-h-12" disabled={busy}>
         Into its water now
       </button>
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
     </form>
   );
 }
@@ -121,7 +121,7 @@ function Cooked({ c }: { c: MakingSheetData['cooked'][number] }) {
             It goes in at {show.temp(COLD_C)} or colder.
           </p>
         )}
-        {message && <Notice tone="bad">{message}</Notice>}
+        <Said text={message} />
         <button className="button col-span-2 min-h-12" disabled={busy}>
           Record
         </button>

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Reminder, ReminderCode } from '@/core';
 import { REMINDER_WORDS, reminderWords } from '@/words/bench';
 import { useShow } from '@/ui/show-context';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import { TextField } from '@/ui/text-field';
 import { useBatch, usePost } from '@/features/logbook/ui';
 
@@ -49,7 +49,7 @@ function Due({ r, nowS }: { r: Reminder; nowS: number }) {
           <button className="button min-h-12" disabled={busy || (why && text.trim().length < 3)}>
             Answer
           </button>
-          {message && <Notice tone="bad">{message}</Notice>}
+          <Said text={message} />
         </form>
       )}
     </li>

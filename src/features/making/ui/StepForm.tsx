@@ -6,7 +6,7 @@ import { readFigure } from '@/ui/number-field';
 import { AskAgain } from '@/ui/question';
 import { RadioRow } from '@/ui/radio-row';
 import { SelectField } from '@/ui/select-field';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import { TextField } from '@/ui/text-field';
 import type { MakingSheetData, SheetRow } from '../sheet';
 import { AddTicks } from './AddTicks';
@@ -171,7 +171,7 @@ export function StepForm({ row, sheet }: { row: SheetRow; sheet: MakingSheetData
         <TrialForm key={load} load={load} lossShare={sheet.trialLossShare} onDone={() => tick()} />
       )}
       <AskAgain {...q} />
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       <div className="flex flex-wrap gap-2">
         {(row.measured === 'chop' || row.measured === 'chill') && (
           <button

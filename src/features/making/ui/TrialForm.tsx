@@ -7,7 +7,7 @@ import { BIND_DOES } from '@/words/making';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { RadioRow } from '@/ui/radio-row';
 import { useShow } from '@/ui/show-context';
-import { Notice } from '@/ui/status';
+import { Notice, Said } from '@/ui/status';
 import { usePost } from '@/features/logbook/ui';
 
 const SCORES = ([1, 2, 3, 4, 5] as const).map((n) => [String(n), SCORE_WORDS[n]] as const);
@@ -72,7 +72,7 @@ export function TrialForm({
       <RadioRow label="Heat" options={SCORES} value={heat as '3'} onChange={setHeat} />
       <RadioRow label="Bind" options={BIND_OPTIONS} value={bind} onChange={setBind} />
       <p className={bind === 'holds' ? 'small' : 'font-semibold text-wait'}>{BIND_DOES[bind]}</p>
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       <button
         type="button"
         className="button-main min-h-14 w-full text-lg"

@@ -6,7 +6,7 @@ import type { ProgramStage } from '@/core';
 import { useHydrated } from '@/ui/hydrated';
 import { useShow } from '@/ui/show-context';
 import { problemWords } from '@/words/problems';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import { saveProgramAction } from '../actions';
 import { readStage, stageText } from '../stage-text';
 import { ProgramCurve } from './ProgramCurve';
@@ -84,7 +84,7 @@ export function ProgramForm({
           problems={read.map((r) => (shown || r.problems.length > 0 ? r.problems : []))}
         />
       </section>
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       <button className="button-main min-h-14 text-lg" disabled={busy || !ready}>
         Save as version {basedOn + 1}
       </button>

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { SoundPiece } from '@/core';
 import { useBatch, usePost } from '@/features/logbook/ui';
 import { PressRow } from '@/ui/press-row';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import { TextField } from '@/ui/text-field';
 import { SOUND_PIECE_WORDS } from '@/words/hanging';
 import type { StuffingData } from '../sheet';
@@ -63,7 +63,7 @@ function Faults({ data }: { data: StuffingData }) {
         <div className="space-y-2">
           <TextField label="Who stuffs" value={who} onChange={(e) => setWho(e.target.value)} />
           <PressRow label="Count one" options={FAULTS} busy={busy} onPress={count} />
-          {(error ?? message) && <Notice tone="bad">{error ?? message}</Notice>}
+          <Said text={error ?? message} />
         </div>
       )}
     </>
@@ -117,7 +117,7 @@ function SoundPieces({ data }: { data: StuffingData }) {
               </button>
             ))}
           </div>
-          {message && <Notice tone="bad">{message}</Notice>}
+          <Said text={message} />
         </div>
       )}
     </>

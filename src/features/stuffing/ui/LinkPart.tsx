@@ -5,7 +5,7 @@ import { linkCheck, toBase, unitSymbol } from '@/core';
 import { useBatch, usePost } from '@/features/logbook/ui';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
-import { Notice } from '@/ui/status';
+import { Notice, Said } from '@/ui/status';
 import { linkWords } from '@/words/casing';
 import type { StuffingData } from '../sheet';
 
@@ -84,7 +84,7 @@ export function LinkPart({ data }: { data: StuffingData }) {
               {linkWords(live, show)}
             </Notice>
           )}
-          {(error ?? message) && <Notice tone="bad">{error ?? message}</Notice>}
+          <Said text={error ?? message} />
           <button className="button min-h-12 w-full" disabled={busy}>
             {data.checks === 0 ? 'Record these links' : 'Record these links again'}
           </button>

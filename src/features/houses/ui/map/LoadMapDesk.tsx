@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { loadMap, type HangingGrid } from '@/core';
 import { Link } from '@/ui/link';
 import { useShow } from '@/ui/show-context';
-import { Notice } from '@/ui/status';
+import { Notice, Said } from '@/ui/status';
 import { mapWords } from '@/words/place';
 import type { Fact } from '../../alarm-groups';
 import type { LoadMapData } from '../../load-map';
@@ -127,7 +127,7 @@ function Desk({ data, grid }: { data: LoadMapData; grid: HangingGrid }) {
             <Notice tone="good">It can hang so: nothing touches, nothing is too long.</Notice>
           )}
           <Products data={data} map={map} adding={addingId} onAdd={setAdding} />
-          {message && <Notice tone="bad">{message}</Notice>}
+          <Said text={message} />
           {kept && !message && <Notice tone="good">Recorded.</Notice>}
           {canWork && (
             <div className="flex flex-wrap gap-2">

@@ -5,7 +5,7 @@ import { fromBase, toBase, unitSymbol, type HungStick } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
-import { Notice } from '@/ui/status';
+import { Said } from '@/ui/status';
 import type { LoadMapData } from '../../load-map';
 import { usePostTo } from '../post-as';
 import type { MapState } from './use-map';
@@ -80,7 +80,7 @@ function WeighStick({ stick: s, data }: Omit<Props, 'map'>) {
           error={errors.tare}
         />
       </div>
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       <button className="button min-h-12" disabled={busy}>
         Weigh it
       </button>
@@ -146,7 +146,7 @@ export function StickPanel({ stick: s, map, data }: Props) {
           </button>
         </div>
       )}
-      {message && <Notice tone="bad">{message}</Notice>}
+      <Said text={message} />
       {saved && <WeighStick stick={s} data={data} />}
     </section>
   );
