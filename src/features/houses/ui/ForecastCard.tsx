@@ -60,7 +60,7 @@ export function ForecastCard({ member, show, nowS }: { member: Member; show: Sho
   return (
     <div>
       <h3 className="font-semibold">Forecast</h3>
-      <dl className="grid gap-x-3 gap-y-1 sm:grid-cols-[auto_1fr]">
+      <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
         {rows
           .filter(([, a]) => a !== null)
           .map(([label, a]) => (
@@ -73,20 +73,25 @@ export function ForecastCard({ member, show, nowS }: { member: Member; show: Sho
           ))}
       </dl>
       {ready && <p className="font-semibold">{ready}</p>}
-      <p className="small">
-        A forecast, not a measurement; made from {SOURCE[basis.madeFrom]}
-        {basis.madeFrom === 'program'
-          ? ''
-          : ` (${basis.coreReadings} core readings, misses ${show.tempStep(basis.missC ?? 0)} on average)`}
-        {taughtWords(basis)}
-        {basis.madeFrom === 'fitted'
-          ? `. The house moves heat ${show.number(basis.factors.h, 2)} times as expected`
-          : ''}
-        . Eight of ten bands hold what comes;{' '}
-        {basis.bandRuns > 0
-          ? `the width of this one rests on ${basis.bandRuns} earlier ${basis.bandRuns === 1 ? 'forecast' : 'forecasts'} of this house and kind of product.`
-          : 'this one is as wide as is usual, for none of this house and kind of product has been checked yet.'}
-      </p>
+      <details className="small">
+        <summary className="flex min-h-12 cursor-pointer items-center">
+          A forecast, not a measurement: what it rests on
+        </summary>
+        <p>
+          Made from {SOURCE[basis.madeFrom]}
+          {basis.madeFrom === 'program'
+            ? ''
+            : ` (${basis.coreReadings} core readings, misses ${show.tempStep(basis.missC ?? 0)} on average)`}
+          {taughtWords(basis)}
+          {basis.madeFrom === 'fitted'
+            ? `. The house moves heat ${show.number(basis.factors.h, 2)} times as expected`
+            : ''}
+          . Eight of ten bands hold what comes;{' '}
+          {basis.bandRuns > 0
+            ? `the width of this one rests on ${basis.bandRuns} earlier ${basis.bandRuns === 1 ? 'forecast' : 'forecasts'} of this house and kind of product.`
+            : 'this one is as wide as is usual, for none of this house and kind of product has been checked yet.'}
+        </p>
+      </details>
     </div>
   );
 }

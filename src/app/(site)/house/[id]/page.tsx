@@ -99,14 +99,15 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
         </section>
       )}
       <div className="grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
-        <div className="order-2 space-y-4 lg:order-1">
+        {/* On a phone what is pressed comes first, and the curves last. */}
+        <div className="contents lg:order-1 lg:block lg:space-y-4">
           {chart && chart.lines.length > 0 && (
-            <section className="sheet" aria-label="Curves">
+            <section className="sheet order-3" aria-label="Curves">
               <RunChart data={chart} height={360} />
             </section>
           )}
           {run && (
-            <section className="sheet" aria-label="What to do">
+            <section className="sheet order-1" aria-label="What to do">
               <LoadControls
                 batchIds={there.map((m) => m.dossier.head.id)}
                 stageIndex={run.stages.at(-1)!.index}
@@ -117,7 +118,7 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
             </section>
           )}
         </div>
-        <section className="order-1 space-y-4 lg:order-2" aria-label="Who comes out next">
+        <section className="order-2 space-y-4" aria-label="Who comes out next">
           <PullList members={members} show={show} nowS={now} />
           {members.map((m) => (
             <MemberCard key={m.dossier.head.id} member={m} places={others} show={show} nowS={now} />
