@@ -20,7 +20,7 @@ export function Select({ label, dense, quiet, wrap, ...select }: BaseProps) {
       <label htmlFor={id} className={quiet ? 'sr-only' : dense ? 'label text-sm' : 'label'}>
         {label}
       </label>
-      <select {...select} id={id} className={dense ? 'field min-h-11' : 'field'} />
+      <select {...select} id={id} className={dense ? 'field min-h-12' : 'field'} />
     </div>
   );
 }

@@ -30,7 +30,7 @@ export function TextField({ label, unit, error, hint, dense, quiet, wrap, ...inp
           autoComplete="off"
           {...input}
           id={id}
-          className={`field ${dense ? 'min-h-11' : ''} ${unit ? (dense ? 'pr-10' : 'pr-14') : ''}`}
+          className={`field ${dense ? 'min-h-12' : ''} ${unit ? (dense ? 'pr-10' : 'pr-14') : ''}`}
           aria-invalid={Boolean(error)}
           aria-describedby={note ? `${id}-note` : undefined}
         />

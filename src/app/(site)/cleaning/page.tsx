@@ -65,7 +65,9 @@ export default async function CleaningPage() {
                 {work && r.stand !== 'done' && <DoneForm task={r} />}
                 {may(person.role, 'run_site') && (
                   <details>
-                    <summary className="min-h-9 cursor-pointer text-soft">Change {r.name}</summary>
+                    <summary className="min-h-12 cursor-pointer py-3 text-soft">
+                      Change {r.name}
+                    </summary>
                     <TaskForm task={r} />
                   </details>
                 )}

@@ -98,7 +98,7 @@ export default async function StoresPage({
                 <li key={i.id} className="border-t border-line py-1.5">
                   {may(person.role, 'write_recipes') ? (
                     <details>
-                      <summary className="min-h-9 cursor-pointer">
+                      <summary className="min-h-12 cursor-pointer py-3">
                         {i.name} <span className="small">{i.kind}</span>
                       </summary>
                       <div className="space-y-3 py-2">
@@ -121,7 +121,7 @@ export default async function StoresPage({
             )}
             {may(person.role, 'write_recipes') && (
               <details className="mt-2 border-t border-line pt-2">
-                <summary className="min-h-9 cursor-pointer font-semibold">
+                <summary className="min-h-12 cursor-pointer py-3 font-semibold">
                   Add an ingredient
                 </summary>
                 <IngredientForm save={saveIngredientAction} />

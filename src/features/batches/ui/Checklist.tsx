@@ -31,7 +31,7 @@ export function Checklist({
               <p className="font-semibold">Released on an authority’s written decision.</p>
             )}
             <details>
-              <summary className="min-h-8 cursor-pointer small">
+              <summary className="min-h-12 cursor-pointer py-3 small">
                 Rule: {k.rule.title}, version {k.rule.version}
               </summary>
               <p className="small">{k.rule.source}</p>

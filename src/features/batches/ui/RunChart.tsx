@@ -273,7 +273,7 @@ export function RunChart({ data, height = 380 }: { data: RunChartData; height?: 
         summary={`${show.clock(data.fromS)} to ${show.clock(data.toS)}. ${summary || 'No core reading yet'}.${ahead}`}
       />
       <details>
-        <summary className="min-h-8 cursor-pointer small">Figures behind the chart</summary>
+        <summary className="min-h-12 cursor-pointer py-3 small">Figures behind the chart</summary>
         <PlainTable
           head={['Line', 'First', 'Highest', 'Last']}
           rows={data.lines.map((l) => {

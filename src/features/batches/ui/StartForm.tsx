@@ -118,7 +118,9 @@ export function StartForm(props: Props) {
         error={errors.ready}
       />
       <details>
-        <summary className="min-h-8 cursor-pointer text-soft">The batch began earlier</summary>
+        <summary className="min-h-12 cursor-pointer py-3 text-soft">
+          The batch began earlier
+        </summary>
         <TextField
           label="Began at"
           type="datetime-local"

@@ -28,7 +28,7 @@ export function AlarmStrip({
           >
             <Link
               href={`/house/${g.houseId}`}
-              className="flex min-h-10 min-w-60 flex-1 flex-wrap items-center gap-x-3 no-underline"
+              className="flex min-h-12 min-w-60 flex-1 flex-wrap items-center gap-x-3 no-underline"
             >
               <strong>
                 {RANK_WORDS[g.rank]}: {ALARM_WORDS[g.code]}

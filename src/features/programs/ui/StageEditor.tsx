@@ -160,7 +160,7 @@ function StageCard({
       <Ends t={t} set={set} of={of} />
       {inAir && (
         <details>
-          <summary className="min-h-9 cursor-pointer small">Ramp, fan, damper, wood</summary>
+          <summary className="min-h-12 cursor-pointer py-3 small">Ramp, fan, damper, wood</summary>
           <div className="flex flex-wrap items-end gap-2">
             <Small
               label="Ramp from"

@@ -194,7 +194,7 @@ export function ImportForm() {
           ))}
           {preview.skippedCount > 0 && (
             <details>
-              <summary className="min-h-8 cursor-pointer font-semibold text-wait">
+              <summary className="min-h-12 cursor-pointer py-3 font-semibold text-wait">
                 {preview.skippedCount} rows or cells will be left out
               </summary>
               <ul className="small">

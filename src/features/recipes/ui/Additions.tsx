@@ -73,7 +73,7 @@ function More({ index }: { index: number }) {
   ].filter(Boolean);
   return (
     <details className="w-full">
-      <summary className="min-h-8 cursor-pointer text-sm text-soft">
+      <summary className="min-h-12 cursor-pointer py-3 text-sm text-soft">
         {said.length > 0 ? said.join(', ') : 'Salt, water, allergens, cost'}
       </summary>
       <div className="flex flex-wrap items-end gap-2 py-1">

@@ -65,7 +65,7 @@ export function DecideVersion({ versionId, status, blocked }: Props) {
   if (to === 'approved') return form;
   return (
     <details>
-      <summary className="min-h-9 cursor-pointer text-soft">Retire it</summary>
+      <summary className="min-h-12 cursor-pointer py-3 text-soft">Retire it</summary>
       {form}
     </details>
   );

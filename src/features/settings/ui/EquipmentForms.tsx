@@ -84,7 +84,7 @@ export const HangingForm = ({ house: h, system }: { house: Room; system: UnitSys
   const length = unitSymbol('length', system);
   return (
     <details>
-      <summary className="min-h-9 cursor-pointer text-soft">Hanging room</summary>
+      <summary className="min-h-12 cursor-pointer py-3 text-soft">Hanging room</summary>
       <ActionForm
         action={saveHangingAction}
         read={(f) => ({

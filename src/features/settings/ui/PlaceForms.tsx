@@ -48,7 +48,7 @@ export function LayoutForm({ place: p, system }: { place: Place; system: UnitSys
   const { layout: l } = p;
   return (
     <details>
-      <summary className="min-h-9 cursor-pointer text-soft">Levels and rows</summary>
+      <summary className="min-h-12 cursor-pointer py-3 text-soft">Levels and rows</summary>
       <ActionForm
         action={saveLayoutAction}
         read={(f) => ({
@@ -116,7 +116,7 @@ export function CareForm({
   };
   return (
     <details>
-      <summary className="min-h-9 cursor-pointer text-soft">Fire, wood and limits</summary>
+      <summary className="min-h-12 cursor-pointer py-3 text-soft">Fire, wood and limits</summary>
       <ActionForm
         action={saveCareAction}
         read={(f) => ({
@@ -188,7 +188,7 @@ type Sensor = SensorSpot & { id: number; name: string };
 export function SensorForms({ place, sensors }: { place: Place; sensors: Sensor[] }) {
   return (
     <details>
-      <summary className="min-h-9 cursor-pointer text-soft">Air sensors</summary>
+      <summary className="min-h-12 cursor-pointer py-3 text-soft">Air sensors</summary>
       <ul>
         {sensors.map((s) => (
           <li key={s.id} className="border-t border-line py-2">

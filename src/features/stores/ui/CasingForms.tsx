@@ -88,7 +88,7 @@ export function CasingMoves({ lot }: { lot: CasingLot }) {
   );
   return (
     <details>
-      <summary className="min-h-9 cursor-pointer text-soft">Open, salt again, count</summary>
+      <summary className="min-h-12 cursor-pointer py-3 text-soft">Open, salt again, count</summary>
       <div className="flex flex-wrap gap-2 py-2">
         {!lot.openedAt && simple('opened', 'Opened today')}
         {lot.facts.soak && simple('resalted', 'Salted again today')}

@@ -84,7 +84,9 @@ export default async function EquipmentPage() {
                 </p>
                 {run && (
                   <details>
-                    <summary className="min-h-9 cursor-pointer text-soft">Change {m.name}</summary>
+                    <summary className="min-h-12 cursor-pointer py-3 text-soft">
+                      Change {m.name}
+                    </summary>
                     <MachineForm
                       key={show.settings.system}
                       machine={m}

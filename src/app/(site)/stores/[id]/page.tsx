@@ -59,7 +59,7 @@ export default async function LotPage({ params }: { params: Promise<{ id: string
           </dl>
           {may(person.role, 'work_batches') && (
             <details className="mt-3">
-              <summary className="min-h-9 cursor-pointer font-semibold">Count it</summary>
+              <summary className="min-h-12 cursor-pointer py-3 font-semibold">Count it</summary>
               <CountForm key={show.settings.system} lotId={lot.id} />
             </details>
           )}

@@ -92,7 +92,7 @@ export default async function CasingsPage() {
                   <p className="small">{factsWords(k.facts, show)}</p>
                   {writes && (
                     <details>
-                      <summary className="min-h-9 cursor-pointer text-soft">
+                      <summary className="min-h-12 cursor-pointer py-3 text-soft">
                         Change {k.name}
                       </summary>
                       <CasingKindForm key={show.settings.system} known={k} />
@@ -119,7 +119,7 @@ export default async function CasingsPage() {
           {writes && (
             <section className="sheet" aria-label="A casing of our own">
               <details>
-                <summary className="min-h-9 cursor-pointer text-lg font-semibold">
+                <summary className="min-h-12 cursor-pointer py-3 text-lg font-semibold">
                   Add a casing of our own
                 </summary>
                 <CasingKindForm key={show.settings.system} />
