@@ -7,8 +7,6 @@ import {
   removeTask,
   saveTask,
 } from '@/features/cleaning/service';
-import { postEntry, startBatch } from '@/features/batches/service';
-import type { PostedBody } from '@/features/logbook/contract';
 import { loadDossier, loadOpenDossiers } from '@/features/logbook/service';
 import { loadMapOf } from '@/features/houses/load-map';
 import { memberOf } from '@/features/houses/load';
@@ -24,16 +22,13 @@ import {
 } from '@/features/stores/casings';
 import { casingLots, ownCasings } from '@/features/stores/service';
 import { stuffingOf } from '@/features/stuffing/service';
+import { begun, iso, MIN, nowS, posts } from '../support/begun';
 import { person } from '../support/people';
 import { freshDatabase, type TestDb } from '../support/database';
-import { weigh } from '../support/weigh';
 
 jest.mock('@/features/accounts/identify', () => ({}));
 
 const ann = person('ann', 'operator');
-const MIN = 60;
-const nowS = () => Date.now() / 1000;
-const iso = (s: number) => new Date(s * 1000).toISOString();
 
 let t: TestDb;
 beforeAll(async () => {
@@ -57,35 +52,8 @@ afterAll(() => t.drop());
 const houseId = async () =>
   (await t.db.selectFrom('house').select('id').executeTakeFirstOrThrow()).id;
 
-async function begin(): Promise<{ id: string; startS: number }> {
-  const [id, startS] = [randomUUID(), nowS() - 300 * MIN];
-  const input = {
-    id,
-    recipeVersionId: t.versionId,
-    meatG: 20_000,
-    readyBy: iso(nowS() + 3600 * MIN),
-    startedAt: iso(startS),
-  };
-  expect(await startBatch(t.db, ann, input)).toMatchObject({ ok: true });
-  await post(id, startS + 1, weigh('shoulder', 17_000));
-  await post(id, startS + 2, weigh('jowl', 3_000));
-  return { id, startS };
-}
-const post = (
-  id: string,
-  atS: number,
-  body: PostedBody,
-  corrects: string | null = null,
-  entryId = randomUUID(),
-) =>
-  postEntry(t.db, ann, id, {
-    id: entryId,
-    happenedAt: iso(atS),
-    body,
-    corrects,
-    confirmed: true,
-    enteredIn: 'metric',
-  });
+const begin = () => begun(t, ann);
+const post = posts(() => t, ann);
 const lot = (of: string, count = 10) => ({
   id: randomUUID(),
   of: of as 'hog',

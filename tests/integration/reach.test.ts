@@ -1,8 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { DutyPerson, EntryBody } from '@/core';
 import { insertPerson } from '@/features/accounts/repository';
-import { postEntry, startBatch } from '@/features/batches/service';
-import type { PostedBody } from '@/features/logbook/contract';
 import {
   append,
   inLogbook,
@@ -16,15 +14,14 @@ import { verifyLogbook } from '@/features/records/verify';
 import { sha256 } from '@/platform/hash';
 import { makePushKeys, parsePushKeys } from '@/platform/push-keys';
 import { freshDatabase, type TestDb } from '../support/database';
+import { begun, MIN, nowS, posts } from '../support/begun';
 import { person } from '../support/people';
 import { PushService, type FakeDevice } from '../support/push-service';
-import { weigh } from '../support/weigh';
 
 jest.mock('@/features/accounts/identify', () => ({}));
 
 const ann = person('ann', 'operator');
 const KEYS = makePushKeys('mailto:site@test.example');
-const MIN = 60;
 const service = new PushService();
 let t: TestDb;
 const ids: Record<string, string> = {};
@@ -42,35 +39,12 @@ beforeAll(async () => {
 });
 afterAll(() => t.drop());
 
-const nowS = () => Date.now() / 1000;
-const iso = (s: number) => new Date(s * 1000).toISOString();
 const on = (...names: string[]): DutyPerson[] =>
   names.map((name) => ({ personId: ids[name]!, hours: null }));
 const titles = (name: string) => devices[name]!.told().map((m) => m.title);
 
-async function begin(): Promise<string> {
-  const [id, startS] = [randomUUID(), nowS() - 300 * MIN];
-  const input = {
-    id,
-    recipeVersionId: t.versionId,
-    meatG: 20_000,
-    readyBy: iso(nowS() + 3600 * MIN),
-    startedAt: iso(startS),
-  };
-  expect(await startBatch(t.db, ann, input)).toMatchObject({ ok: true });
-  const post = (atS: number, body: PostedBody) =>
-    postEntry(t.db, ann, id, {
-      id: randomUUID(),
-      happenedAt: iso(atS),
-      body,
-      corrects: null,
-      confirmed: true,
-      enteredIn: 'metric',
-    });
-  await post(startS + 1, weigh('shoulder', 17_000));
-  await post(startS + 2, weigh('jowl', 3_000));
-  return id;
-}
+const post = posts(() => t, ann);
+const begin = async () => (await begun(t, ann)).id;
 
 const system = (ref: string, body: EntryBody, happenedS: number) =>
   inLogbook(t.db, (tx) =>
@@ -112,14 +86,7 @@ test('an alarm goes to the first on duty, then to the next, until somebody sees 
   ]);
   expect(await toldOf(id, 'misses_ready_by:1')).toEqual([]);
   expect(service.allSignedBy(parsePushKeys(KEYS).publicKey)).toBe(true);
-  await postEntry(t.db, ann, id, {
-    id: randomUUID(),
-    happenedAt: iso(nowS()),
-    body: { kind: 'alarm_acknowledged', key: 'fire_out:1' },
-    corrects: null,
-    confirmed: false,
-    enteredIn: 'metric',
-  });
+  await post(id, nowS(), { kind: 'alarm_acknowledged', key: 'fire_out:1' });
   await look(from + 60 * MIN);
   expect(titles('Ada')).toHaveLength(1);
   expect((await verifyLogbook(t.db)).problems).toEqual([]);
