@@ -8,8 +8,14 @@ export type Kept = { id: string; personId: string; offers: PostedOffer[]; keptAt
 /** What the server did not take when it was sent later: it stays here until somebody has seen it. */
 export type NotTaken = Kept & { code: string; details?: Record<string, string> };
 
-/** Entries that the server has not acknowledged yet, and those that it refused since, on this device's disk. */
-const store = new Dexie('jolly-kettle') as Dexie & {
+/**
+ * Entries that the server has not acknowledged yet, and those that it refused since, on this device's disk. What is said
+ * to be kept is on the disk by then, and no battery that is pulled takes it: nothing is told before it is written.
+ */
+const store = new Dexie('jolly-kettle', {
+  cache: 'disabled',
+  chromeTransactionDurability: 'strict',
+}) as Dexie & {
   outbox: EntityTable<Kept, 'id'>;
   refused: EntityTable<NotTaken, 'id'>;
 };
