@@ -1,0 +1,232 @@
+import type { Occupancy, Placement, Run } from './occupancy';
+import { SLOT_S, type Job, type Problem, type Step, type Take } from './problem';
+
+/** What is asked less of: a resource by its number as if nobody had it, or people as if there were enough. */
+export type Without = { resource?: number; people?: boolean };
+export type Ask = {
+  /** Between plans that are as good: the earlier, the later, or whichever this says, 0 to 1. */
+  tie?: () => number;
+  without?: Without;
+};
+export type Inserted = {
+  placement: Placement;
+  /** Weighted lateness with what moved steps weigh, s. */
+  cost: number;
+  spanSlots: number;
+};
+
+/** So many slots no plan has: a step that moved outweighs every span among plans that end alike. */
+const MOVED = 1e7;
+/** First it is looked so far beyond ready-by: two days; further only where that is not enough. */
+const NEAR_SLOTS = 576;
+
+/** Starts at which a step may join a run that is there: the same key, room left, and nobody else in the way. */
+function joins(
+  runs: readonly Run[],
+  { key, amount }: Take,
+  capacity: number,
+  slots: number,
+): number[] {
+  if (key === null) return [];
+  return runs
+    .filter((r) => r.key === key && r.amount + amount <= capacity + 1e-9)
+    .filter((r) => {
+      const end = Math.max(r.end, r.start + slots);
+      return runs.every((x) => x === r || x.end <= r.start || x.start >= end);
+    })
+    .map((r) => r.start);
+}
+
+/**
+ * Puts one batch into what is left of everything, exactly: of all ways to place its steps one with the least cost, and
+ * among those the shortest from its first start to its last end. Dynamic programming over steps and slots: for each slot
+ * that a step may begin in, the latest first start that leads there, with as few steps moved as possible.
+ */
+export class Insertion {
+  /** Slots that the people of a step, and then one choice of its places, keep it out of. */
+  private readonly busy: Uint8Array;
+  private readonly blocked: Uint8Array;
+  /** By step: the best choice at each slot plus 1, 0 where it cannot begin; and what is known of the way to there. */
+  private readonly choice: Uint8Array[] = [];
+  private readonly value: Float64Array[] = [];
+  private readonly from: Int32Array[] = [];
+  private readonly queue: Int32Array;
+  /** Slots that are looked at. */
+  private slots: number;
+
+  constructor(
+    private readonly problem: Problem,
+    private readonly taken: Occupancy,
+  ) {
+    const { slots, jobs } = problem;
+    this.slots = slots;
+    this.busy = new Uint8Array(slots);
+    this.blocked = new Uint8Array(slots);
+    this.queue = new Int32Array(slots + 1);
+    const most = jobs.reduce((n, j) => Math.max(n, j.steps.length), 0);
+    for (let k = 0; k < most; k += 1) {
+      this.choice.push(new Uint8Array(slots));
+      this.value.push(new Float64Array(slots));
+      this.from.push(new Int32Array(slots));
+    }
+  }
+
+  /** @returns null where there is no place within the horizon */
+  insert(number: number, ask: Ask = {}): Inserted | null {
+    const job = this.problem.jobs[number]!;
+    const near = Math.ceil(job.due) + NEAR_SLOTS;
+    if (near > 0 && near < this.problem.slots) {
+      const found = this.within(job, near, ask);
+      /* Whatever ends later than what was looked at is later than this. */
+      if (found && found.cost < NEAR_SLOTS * SLOT_S * job.weight) return found;
+    }
+    return this.within(job, this.problem.slots, ask);
+  }
+
+  private within(job: Job, slots: number, ask: Ask): Inserted | null {
+    this.slots = slots;
+    for (const [k, step] of job.steps.entries()) {
+      this.markStarts(job, step, this.choice[k]!, ask);
+      this.walk(job, k);
+    }
+    return this.best(job, ask.tie ?? (() => 0));
+  }
+
+  /** Marks where a step may begin, and with which choice. */
+  private markStarts(job: Job, step: Step, out: Uint8Array, ask: Ask): void {
+    out.fill(0, 0, this.slots);
+    if (step.fixed) {
+      if (step.fixed.slot >= 0 && step.fixed.slot < this.slots)
+        out[step.fixed.slot] = step.fixed.choice + 1;
+      return;
+    }
+    const { problem, taken, busy } = this;
+    busy.fill(0, 0, this.slots);
+    if (step.people > 0 && !ask.without?.people)
+      for (let t = job.release; t < this.slots; t += 1)
+        if (taken.people[t]! + step.people > problem.people[t]!) busy[t] = 1;
+    const order = step.choices.map((_, i) => i);
+    /* The place of before first, then the others, which of them first is left to the tie. */
+    const first = step.before?.choice ?? Math.floor((ask.tie?.() ?? 0) * order.length);
+    order.push(...order.splice(0, first));
+    for (const c of order) this.markChoice(job, step, c, out, ask.without ?? {});
+  }
+
+  private markChoice(job: Job, step: Step, c: number, out: Uint8Array, without: Without): void {
+    const { problem, taken, blocked, slots } = this;
+    blocked.set(this.busy);
+    const runs: Take[] = [];
+    for (const take of step.choices[c]!.takes) {
+      if (take.resource === without.resource) continue;
+      const { shared, capacity } = problem.resources[take.resource]!;
+      if (shared === 'same_run') {
+        runs.push(take);
+        continue;
+      }
+      const sum = taken.sums[take.resource]!;
+      const most = capacity - take.amount + 1e-9;
+      for (let t = job.release; t < slots; t += 1) if (sum[t]! > most) blocked[t] = 1;
+    }
+    for (const t of this.joinsOf(runs, step.slots))
+      if (t >= job.release && !out[t] && this.isClear(t, step.slots)) out[t] = c + 1;
+    for (const { resource } of runs)
+      for (const r of taken.runs[resource]!)
+        blocked.fill(1, Math.max(0, r.start), Math.min(slots, Math.max(0, r.end)));
+    let clear = 0;
+    for (let t = job.release; t < slots; t += 1) {
+      clear = blocked[t] ? 0 : clear + 1;
+      const start = t - step.slots + 1;
+      if (clear >= step.slots && !out[start]) out[start] = c + 1;
+    }
+  }
+
+  private isClear(start: number, length: number): boolean {
+    if (start + length > this.slots) return false;
+    for (let t = start; t < start + length; t += 1) if (this.blocked[t]) return false;
+    return true;
+  }
+
+  /** Starts at which a step may join runs that are there, in every place that it takes. */
+  private joinsOf(takes: readonly Take[], slots: number): number[] {
+    const { problem, taken } = this;
+    const open = takes.map((t) => {
+      const runs = taken.runs[t.resource]!;
+      return joins(runs, t, problem.resources[t.resource]!.capacity, slots);
+    });
+    const isFree = (t: Take, at: number) =>
+      taken.runs[t.resource]!.every((r) => r.end <= at || r.start >= at + slots);
+    return [...new Set(open.flat())].filter((at) =>
+      takes.every((t, i) => open[i]!.includes(at) || isFree(t, at)),
+    );
+  }
+
+  /** For each slot that step k may begin in, the best way to there. */
+  private walk(job: Job, k: number): void {
+    const { before: was } = job.steps[k]!;
+    const { slots, queue } = this;
+    const [value, choice] = [this.value[k]!, this.choice[k]!];
+    const priceAt = (t: number) =>
+      was && (was.slot !== t || was.choice !== choice[t]! - 1) ? MOVED : 0;
+    if (k === 0) {
+      for (let t = 0; t < slots; t += 1) value[t] = choice[t] ? priceAt(t) - t : Infinity;
+      return;
+    }
+    const earlier = job.steps[k - 1]!;
+    const [before, from] = [this.value[k - 1]!, this.from[k]!];
+    let [head, tail, next] = [0, 0, 0];
+    for (let t = 0; t < slots; t += 1) {
+      const newest = t - earlier.slots;
+      for (; next <= newest; next += 1) {
+        if (before[next] === Infinity) continue;
+        while (tail > head && before[queue[tail - 1]!]! >= before[next]!) tail -= 1;
+        queue[tail] = next;
+        tail += 1;
+      }
+      if (!choice[t]) {
+        value[t] = Infinity;
+        continue;
+      }
+      const oldest = newest - earlier.waitSlots;
+      while (tail > head && queue[head]! < oldest) head += 1;
+      if (tail === head) value[t] = Infinity;
+      else {
+        from[t] = queue[head]!;
+        value[t] = before[from[t]!]! + priceAt(t);
+      }
+    }
+  }
+
+  private best(job: Job, tie: () => number): Inserted | null {
+    const last = job.steps.length - 1;
+    const value = this.value[last]!;
+    const { slots: length } = job.steps[last]!;
+    let [at, cost, span, ties] = [-1, Infinity, Infinity, 0];
+    for (let t = 0; t < this.slots; t += 1) {
+      if (value[t] === Infinity) continue;
+      const moves = Math.max(0, Math.round(value[t]! / MOVED));
+      const end = t + length;
+      const late = Math.max(0, end - job.due) * SLOT_S * job.weight;
+      const costHere = late + moves * this.problem.moveCostS;
+      /* Later ends cost no less, moves apart: nothing better comes. */
+      if (late > cost) break;
+      const spanHere = end + (value[t]! - moves * MOVED);
+      const better = costHere < cost - 1e-9 || (costHere < cost + 1e-9 && spanHere < span);
+      const same = !better && costHere < cost + 1e-9 && spanHere === span;
+      ties = better ? 1 : same ? ties + 1 : ties;
+      if (better || (same && tie() * ties > ties - 1)) [at, cost, span] = [t, costHere, spanHere];
+    }
+    return at < 0 ? null : { placement: this.trace(job, at), cost, spanSlots: span };
+  }
+
+  private trace(job: Job, lastStart: number): Placement {
+    const starts = new Int32Array(job.steps.length);
+    const choices = new Int32Array(job.steps.length);
+    let t = lastStart;
+    for (let k = job.steps.length - 1; k >= 0; k -= 1) {
+      starts[k] = t;
+      choices[k] = this.choice[k]![t]! - 1;
+      if (k > 0) t = this.from[k]![t]!;
+    }
+    return { starts, choices };
+  }
+}

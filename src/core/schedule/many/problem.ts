@@ -1,0 +1,173 @@
+import { QuantityError, requireFinite, requireNonNegative, requirePositive } from '../../guard';
+import type { PlanBatch, PlanInput, PlanResource, PlanStep, PlanUse } from './types';
+
+/** Everything begins and ends on a grid of five minutes. */
+export const SLOT_S = 300;
+
+/** What one choice of places takes of a resource, by its number in {@link Problem.resources}. */
+export type Take = { resource: number; amount: number; key: string | null };
+/** One way to place the uses of a step, and the resource of each use in order. */
+export type Choice = { takes: Take[]; of: number[] };
+export type Pin = { slot: number; choice: number };
+export type Step = {
+  id: string;
+  slots: number;
+  people: number;
+  waitSlots: number;
+  choices: Choice[];
+  /** Where it stays. */
+  fixed: Pin | null;
+  /** Where it was in the plan before. */
+  before: Pin | null;
+};
+export type Job = {
+  id: string;
+  /** Ready-by in slots from the first; not on the grid. */
+  due: number;
+  weight: number;
+  release: number;
+  steps: Step[];
+};
+/** A plan's task on the grid: slot 0 is the earliest moment that is spoken of, `now` the first that is free to plan. */
+export type Problem = {
+  baseS: number;
+  now: number;
+  slots: number;
+  people: Int32Array;
+  resources: PlanResource[];
+  jobs: Job[];
+  moveCostS: number;
+};
+
+const byId = <T extends { id: string }>(list: readonly T[]): T[] =>
+  [...list].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
+
+function unique(what: string, ids: readonly string[]): void {
+  const twice = ids.find((id, i) => ids.indexOf(id) !== i);
+  if (twice !== undefined) throw new QuantityError(what, twice, 'named once');
+}
+
+/** The choices of a step: one resource for each use, as far as each holds it alone. */
+function choicesOf(uses: readonly PlanUse[], resources: readonly PlanResource[]): Choice[] {
+  const indexOf = (id: string) => {
+    const at = resources.findIndex((r) => r.id === id);
+    if (at < 0) throw new QuantityError('anyOf', id, 'a resource that there is');
+    return at;
+  };
+  let all: number[][] = [[]];
+  for (const use of uses) {
+    requireNonNegative('amount', use.amount);
+    if (use.anyOf.length === 0) throw new QuantityError('anyOf', '', 'one resource at least');
+    const places = [...new Set(use.anyOf)].map(indexOf);
+    all = all.flatMap((one) => places.map((p) => [...one, p]));
+  }
+  return all.flatMap((of): Choice[] => {
+    const takes: Take[] = [];
+    for (const [i, resource] of of.entries()) {
+      const { amount, together = null } = uses[i]!;
+      const known = takes.find((t) => t.resource === resource);
+      if (known && known.key !== together) return [];
+      if (known) known.amount += amount;
+      else takes.push({ resource, amount, key: together });
+    }
+    return takes.every((t) => t.amount <= resources[t.resource]!.capacity + 1e-9)
+      ? [{ takes, of }]
+      : [];
+  });
+}
+
+/** People on duty in each slot: as many as in its worst moment. Spans that overlap do not add up: each says who is there. */
+function peopleOf(input: PlanInput, baseS: number, slots: number): Int32Array {
+  const people = new Int32Array(slots);
+  const edges = input.spans.flatMap((s) => [s.startS, s.endS]);
+  for (let t = 0; t < slots; t += 1) {
+    const [from, to] = [baseS + t * SLOT_S, baseS + (t + 1) * SLOT_S];
+    const moments = [from, ...edges.filter((e) => e > from && e < to)];
+    people[t] = Math.min(
+      ...moments.map((at) =>
+        input.spans.reduce(
+          (most, s) => (s.startS <= at && s.endS > at ? Math.max(most, s.people) : most),
+          0,
+        ),
+      ),
+    );
+  }
+  return people;
+}
+
+type Places = { startS: number; uses?: readonly string[] };
+
+/** @throws QuantityError for figures out of range, names used twice, and names of nothing */
+export function makeProblem(input: PlanInput): Problem {
+  const nowS = requireFinite('nowS', input.nowS);
+  requirePositive('horizonS', input.horizonS);
+  const fixed = input.fixed ?? [];
+  const gridS = Math.ceil(nowS / SLOT_S) * SLOT_S;
+  const behind = fixed.reduce(
+    (most, f) => Math.max(most, gridS - requireFinite('startS', f.startS)),
+    0,
+  );
+  const now = Math.ceil(behind / SLOT_S);
+  const baseS = gridS - now * SLOT_S;
+  const slots = now + Math.max(0, Math.floor((nowS + input.horizonS - gridS) / SLOT_S));
+  const resources = byId(input.resources);
+  unique(
+    'resources',
+    resources.map((r) => r.id),
+  );
+  for (const r of resources) requireNonNegative('capacity', r.capacity);
+  for (const s of input.spans) requireNonNegative('people', s.people);
+  unique(
+    'batches',
+    input.batches.map((b) => b.id),
+  );
+
+  const pinOf = (choices: readonly Choice[], at: Places | undefined): Pin | null => {
+    if (!at) return null;
+    const wanted = at.uses?.map((id) => resources.findIndex((r) => r.id === id));
+    const found = wanted ? choices.findIndex((c) => c.of.every((r, i) => r === wanted[i])) : 0;
+    return { slot: Math.floor((at.startS - baseS) / SLOT_S), choice: Math.max(0, found) };
+  };
+  const stepOf = (b: PlanBatch, s: PlanStep): Step => {
+    requirePositive('durationS', s.durationS);
+    requireNonNegative('people', s.people);
+    if (!(s.maxWaitAfterS >= 0))
+      throw new QuantityError('maxWaitAfterS', s.maxWaitAfterS, '0 or more');
+    const choices = choicesOf(s.uses, resources);
+    const pin = fixed.find((f) => f.batch === b.id && f.step === s.id);
+    const was = input.previous?.find((p) => p.batch === b.id && p.step === s.id);
+    return {
+      id: s.id,
+      slots: Math.ceil(s.durationS / SLOT_S - 1e-9),
+      people: s.people,
+      waitSlots: Math.min(slots, Math.floor(s.maxWaitAfterS / SLOT_S + 1e-9)),
+      choices,
+      fixed: pinOf(choices, pin),
+      before: pinOf(choices, was && { startS: was.startS, uses: was.uses.map((u) => u.resource) }),
+    };
+  };
+  const jobs = byId(input.batches).map((b): Job => {
+    unique(
+      'steps',
+      b.steps.map((s) => s.id),
+    );
+    requireFinite('readyByS', b.readyByS);
+    const releaseS = b.releaseS ?? -Infinity;
+    return {
+      id: b.id,
+      due: (b.readyByS - baseS) / SLOT_S,
+      weight: requireNonNegative('weight', b.weight),
+      release: Math.max(now, Math.ceil((releaseS - baseS) / SLOT_S)),
+      steps: b.steps.map((s) => stepOf(b, s)),
+    };
+  });
+  return {
+    baseS,
+    now,
+    slots,
+    people: peopleOf(input, baseS, slots),
+    resources,
+    jobs,
+    moveCostS: requireNonNegative('moveCostS', input.limits.moveCostS ?? 0),
+  };
+}

@@ -1,0 +1,91 @@
+/** People on duty together from when to when, clock seconds. */
+export type DutySpan = { startS: number; endS: number; people: number };
+
+/**
+ * What several batches need and not all can have at once. `sum`: amounts at one time add up to at most the capacity, as
+ * kilograms in a cooler. `same_run`: one run at a time; who hangs together starts together, under the same key, and nobody
+ * enters before the last is out, as in a house.
+ */
+export type PlanResource = { id: string; capacity: number; shared: 'sum' | 'same_run' };
+
+/** One of `anyOf` is taken for the whole step. */
+export type PlanUse = { anyOf: string[]; amount: number; together?: string };
+export type PlanStep = {
+  id: string;
+  durationS: number;
+  /** Needed from its first to its last moment. */
+  people: number;
+  uses: PlanUse[];
+  /** The next step begins at most so long after this one ends, s; 0: at once; Infinity: whenever. */
+  maxWaitAfterS: number;
+};
+export type PlanBatch = {
+  id: string;
+  readyByS: number;
+  weight: number;
+  /** Not before, clock seconds. */
+  releaseS?: number;
+  steps: PlanStep[];
+};
+
+/** A step that stays where it is: it runs, or somebody pinned it. Nothing is asked of it; the others go round it. */
+export type FixedStep = { batch: string; step: string; startS: number; uses?: string[] };
+export type TakenUse = { resource: string; amount: number };
+export type PlacedStep = {
+  batch: string;
+  step: string;
+  startS: number;
+  endS: number;
+  uses: TakenUse[];
+};
+
+export type PlanLimits = {
+  /** How long is searched, ms. */
+  timeMs: number;
+  /** Rounds of the search at most; with these alone, and no time that runs out, a seed gives the same plan always. */
+  rounds?: number;
+  seed?: number;
+  /** What moving one step of `previous` weighs against lateness, s. */
+  moveCostS?: number;
+  /** Milliseconds of any clock; that of the machine when left out. */
+  clock?: () => number;
+  /** Told of the best plan so far; true stops the search. */
+  onProgress?: (best: {
+    weightedLatenessS: number;
+    spanS: number;
+    round: number;
+  }) => boolean | void;
+};
+
+export type PlanInput = {
+  nowS: number;
+  /** Nothing ends later than so long from now, s. */
+  horizonS: number;
+  spans: DutySpan[];
+  resources: PlanResource[];
+  batches: PlanBatch[];
+  fixed?: FixedStep[];
+  previous?: PlacedStep[];
+  limits: PlanLimits;
+};
+
+/** Why a batch is late: a resource that others have, people, or nothing but its own way. */
+export type WaitsFor = { kind: 'resource'; id: string } | { kind: 'people' } | { kind: 'itself' };
+
+export type BatchPlan = {
+  /** `infeasible`: those named in `unplaced` have no place within the horizon. */
+  status: 'ok' | 'infeasible';
+  steps: PlacedStep[];
+  unplaced: string[];
+  /** Σ weight × seconds after ready-by. */
+  weightedLatenessS: number;
+  /** Σ last end − first start. */
+  spanS: number;
+  /** No plan has a weighted lateness below this. */
+  lowerBoundS: number;
+  /** No other plan is better, by lateness and then by span. */
+  proven: boolean;
+  /** Steps of `previous` that begin at another time or in another place. */
+  moved: number;
+  because: { batch: string; lateS: number; waitsFor: WaitsFor }[];
+};

@@ -1,0 +1,62 @@
+import type { PlacedStep, PlanBatch, PlanInput } from '../schedule/many';
+import { brokenRules } from './plan-checker';
+
+const SLOT_S = 300;
+
+type Way = { steps: PlacedStep[]; lateS: number; spanS: number };
+
+/** Every way to place one batch by itself, as the rules allow it. */
+function waysOf(input: PlanInput, batch: PlanBatch): Way[] {
+  const firstS = Math.ceil(input.nowS / SLOT_S) * SLOT_S;
+  const lastS = input.nowS + input.horizonS;
+  let open: PlacedStep[][] = [[]];
+  for (const step of batch.steps) {
+    const lengthS = Math.ceil(step.durationS / SLOT_S) * SLOT_S;
+    const places: (string | null)[] = step.uses[0]?.anyOf ?? [null];
+    open = open.flatMap((before) => {
+      const out: PlacedStep[][] = [];
+      for (let startS = before.at(-1)?.endS ?? firstS; startS + lengthS <= lastS; startS += SLOT_S)
+        for (const resource of places) {
+          const uses = resource === null ? [] : [{ resource, amount: step.uses[0]!.amount }];
+          out.push([
+            ...before,
+            { batch: batch.id, step: step.id, startS, endS: startS + lengthS, uses },
+          ]);
+        }
+      return out;
+    });
+  }
+  const alone = { ...input, batches: [batch] };
+  return open
+    .filter((steps) => brokenRules(alone, { steps, unplaced: [] }).length === 0)
+    .map((steps) => ({
+      steps,
+      lateS: Math.max(0, steps.at(-1)!.endS - batch.readyByS) * batch.weight,
+      spanS: steps.at(-1)!.endS - steps[0]!.startS,
+    }))
+    .sort((a, b) => a.lateS - b.lateS || a.spanS - b.spanS);
+}
+
+/** The best plan of all that there are, by trying every one of them; null where there is none. For a few slots only. */
+export function bestByTrying(input: PlanInput): { lateS: number; spanS: number } | null {
+  const ways = input.batches.map((b) => waysOf(input, b));
+  let best: { lateS: number; spanS: number } | null = null;
+  const isWorse = (lateS: number, spanS: number) =>
+    best !== null && (lateS > best.lateS || (lateS === best.lateS && spanS >= best.spanS));
+  const go = (i: number, steps: PlacedStep[], lateS: number, spanS: number): void => {
+    if (isWorse(lateS, spanS)) return;
+    if (i === ways.length) {
+      best = { lateS, spanS };
+      return;
+    }
+    const some = { ...input, batches: input.batches.slice(0, i + 1) };
+    for (const way of ways[i]!) {
+      if (isWorse(lateS + way.lateS, spanS + way.spanS)) continue;
+      const both = [...steps, ...way.steps];
+      if (brokenRules(some, { steps: both, unplaced: [] }).length === 0)
+        go(i + 1, both, lateS + way.lateS, spanS + way.spanS);
+    }
+  };
+  go(0, [], 0, 0);
+  return best;
+}
