@@ -12,11 +12,13 @@ const STATUS = {
   too_slow: ['bad', 'At this diameter the rule cannot be kept this way.'],
 } as const;
 
-/** Minutes of the model: "12 to 16 min" where the band is wide enough to matter. */
-function minutes([fast, slow]: readonly [number, number], middle: number, show: Show) {
-  const shown = (m: number) => show.duration(m * 60);
-  const one = slow - fast < 2 || slow < 1;
-  return one ? shown(middle) : `${shown(fast)} to ${shown(slow)}`;
+/** Whole minutes of the model, rounded up: who waits too short a while loses more. */
+const shown = (min: number, show: Show) => show.duration(Math.ceil(min) * 60);
+
+/** "between 12 and 16 min"; nothing where the band is too narrow to matter. */
+function between([fast, slow]: readonly [number, number], show: Show): string | null {
+  const narrow = slow - fast < 2 || slow < 1;
+  return narrow ? null : `between ${shown(fast, show)} and ${shown(slow, show)}`;
 }
 
 function Chill({ chill, show }: { chill: ChillAhead; show: Show }) {
@@ -30,10 +32,14 @@ function Chill({ chill, show }: { chill: ChillAhead; show: Show }) {
           <div>
             <dt className="small">{MEDIUM_WORDS[chill.medium]}</dt>
             <dd>
-              <span className="figure">{show.duration(Math.ceil(plan.iceMin) * 60)}</span>
+              <span className="figure">{shown(plan.iceMin, show)}</span>
               <span className="small block">
-                {minutes(plan.band.iceMin, plan.iceMin, show)}, until the core is at{' '}
-                {show.temp(plan.leavesC)}
+                {[
+                  between(plan.band.iceMin, show),
+                  `until the core is at ${show.temp(plan.leavesC)}`,
+                ]
+                  .filter(Boolean)
+                  .join(', ')}
               </span>
             </dd>
           </div>
@@ -41,8 +47,8 @@ function Chill({ chill, show }: { chill: ChillAhead; show: Show }) {
         <div>
           <dt className="small">{plan.iceMin > 0 ? 'Then in the cooler' : 'In the cooler'}</dt>
           <dd>
-            <span className="figure">{show.duration(plan.airMin * 60)}</span>
-            <span className="small block">{minutes(plan.band.airMin, plan.airMin, show)}</span>
+            <span className="figure">{shown(plan.airMin, show)}</span>
+            <span className="small block">{between(plan.band.airMin, show)}</span>
           </dd>
         </div>
         {plan.iceKg > 0 && (
