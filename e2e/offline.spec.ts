@@ -137,6 +137,37 @@ test('what was kept says how old it is, a page that was not kept says so, and a 
   await expect(page.getByText(/^Not taken/)).toBeHidden();
 });
 
+test('nonsense is refused at once, also without a network; what is typed while the last is on its way stays', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'ines');
+  const { id } = await startJob(page, 'Caraway garden link', 2);
+  await page.goto(`/batches/${id}/log`);
+  const note = page.getByLabel('Note, or reason for a hold');
+  const add = page.getByRole('button', { name: 'Add the note' });
+  let letGo: () => void = () => undefined;
+  const held = new Promise<void>((go) => (letGo = go));
+  await page.route('**/api/v1/batches/*/entries', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await note.fill('first of two');
+  await add.click();
+  await expect(page.getByText('One entry is kept here')).toBeVisible();
+  await note.fill('second of two');
+  letGo();
+  await expect(page.getByText('One entry is kept here')).toBeHidden();
+  await expect(page.getByText('first of two').first()).toBeVisible();
+  await expect(note).toHaveValue('second of two');
+
+  await context.setOffline(true);
+  await note.fill('');
+  await add.click();
+  await expect(page.getByText(/write at least three letters/)).toBeVisible();
+  await expect(page.getByText(/kept here and will be sent/)).toBeHidden();
+});
+
 test('signing out takes the kept pages off the device', async ({ page, context }) => {
   test.setTimeout(120_000);
   await page.goto('/sign-in');

@@ -20,6 +20,7 @@ import { benchBlend, benchFigures } from './bench-formula';
 import { benchOpenChart } from './bench-chart';
 import { benchFile } from './bench-files';
 import { benchLatency } from './bench-latency';
+import { benchPlans } from './bench-plan';
 import { benchJudge, benchOddForecasts } from './bench-trust';
 import { benchRefit, benchSimulation, benchThin } from './bench-house';
 import { DEMO_RECIPES } from './demo/recipes';
@@ -210,6 +211,7 @@ export async function bench(): Promise<void> {
     say('forecast-odd-logs-of-5000', benchOddForecasts());
     say('figures-60-lines', benchFigures(RULES));
     say('blend-12-trims', benchBlend());
+    benchPlans(say);
     say('simulate-24h-40-shells', benchSimulation());
     say('forecast-refit-12h', benchRefit());
     say('chart-thin-24h-6x1s', benchThin());

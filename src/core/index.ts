@@ -157,6 +157,7 @@ export {
 export { whatHolds, type Holding } from './schedule/what-holds';
 export { READY_AHEAD_S, START_BACK_S } from './schedule/ranges';
 export { recipeBlocks, requiredHoldS } from './schedule/recipe-blocks';
+export * from './schedule/many';
 export { followRecord, type Standing, type Way, type WayPiece } from './schedule/follow';
 export { passedSteps, recipeOfRun } from './schedule/passed';
 export { workingSpans, type Span, type WorkingHours } from './schedule/working-hours';

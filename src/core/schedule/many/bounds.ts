@@ -117,9 +117,9 @@ function leastWeighted(works: readonly Work[]): number {
  * A weighted lateness that no plan goes below, s: each batch by itself; or the busiest group of places as one machine with
  * what comes before and after, and the others by themselves.
  */
-export function lowerBound(problem: Problem): number {
+export function lowerBound(problem: Problem, byThemselves: Alone): number {
   /* What moves cost is no lateness. */
-  const alone = eachAlone({ ...problem, moveCostS: 0 });
+  const alone = problem.moveCostS > 0 ? eachAlone({ ...problem, moveCostS: 0 }) : byThemselves;
   const single = alone.map((one) => one?.cost ?? 0);
   const groups = new Map<string, ReadonlySet<number>>();
   for (const step of problem.jobs.flatMap((j) => j.steps))

@@ -114,7 +114,7 @@ export function planBatches(input: PlanInput): BatchPlan {
   const beganMs = clock();
   const problem = makeProblem(input);
   const alone = eachAlone(problem);
-  const bound = lowerBound(problem);
+  const bound = lowerBound(problem, alone);
   const leastSpan = alone.reduce((sum, a) => sum + (a?.spanSlots ?? 0), 0);
   const leastCost = alone.reduce((sum, a) => sum + (a?.cost ?? 0), 0);
   const shortest = problem.jobs.reduce(

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { cleared } from '@/ui/cleared';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { Said } from '@/ui/status';
@@ -46,7 +47,7 @@ export function MeterForm(props: Props) {
       ? { meterCheckedS: Math.floor(Date.parse(at.happenedAt ?? new Date().toISOString()) / MS) }
       : {};
     const outcome = await send(make(read.value, meter), at);
-    if (outcome.ok || outcome.code === 'kept') setText('');
+    if (outcome.ok || outcome.code === 'kept') setText(cleared(text));
   };
   return (
     <form

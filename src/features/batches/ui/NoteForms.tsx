@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { cleared } from '@/ui/cleared';
 import { Said } from '@/ui/status';
 import { useBatch, usePost } from '@/features/logbook/ui';
 
@@ -12,7 +13,7 @@ export function NoteForms({ closed }: { closed: boolean }) {
   if (!canWork) return null;
   const put = async (kind: 'noted' | 'held') => {
     const outcome = await send(kind === 'noted' ? { kind, text } : { kind, reason: text });
-    if (outcome.ok || outcome.code === 'kept') setText('');
+    if (outcome.ok || outcome.code === 'kept') setText(cleared(text));
   };
   return (
     <form

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { toBase, unitSymbol, type PieceLoss } from '@/core';
+import { cleared } from '@/ui/cleared';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { useShow } from '@/ui/show-context';
@@ -57,7 +58,7 @@ export function PieceWeigh({ losses }: { losses: readonly PieceLoss[] }) {
     setError(null);
     const body = { kind: 'piece_weighed' as const, piece: piece.trim(), weightG };
     const outcome = await send(tareG > 0 ? { ...body, tareG } : body, withTime(when, timeZone));
-    if (outcome.ok || outcome.code === 'kept') setWeight('');
+    if (outcome.ok || outcome.code === 'kept') setWeight(cleared(weight));
   };
   return (
     <section className="sheet space-y-3" aria-label="Marked pieces">

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { toBase, unitSymbol, type ReadingPlace } from '@/core';
+import { cleared } from '@/ui/cleared';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { useShow } from '@/ui/show-context';
@@ -54,7 +55,7 @@ export function TempLog({
       setSaved(
         `${what === 'core' ? 'Core' : 'Air'} ${show.temp(tempC)} logged${named.piece ? `, ${named.piece}` : ''}.`,
       );
-      setText('');
+      setText(cleared(text));
     } else if (outcome.code === 'odd_temperature') {
       const otherC = 'otherC' in outcome ? outcome.otherC : undefined;
       const beside = 'besideC' in outcome ? outcome.besideC : undefined;

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { BATH_OILS, SMOKE_SEEN, SURFACE_FEELS, WINDS, toBase, unitSymbol, type Wind } from '@/core';
 import { FEEL_WORDS, OIL_WORDS, SMOKE_WORDS, WIND_WORDS, smokeRestWords } from '@/words/hanging';
 import { spotWords } from '@/words/place';
+import { cleared } from '@/ui/cleared';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { PressRow } from '@/ui/press-row';
 import { SelectField } from '@/ui/select-field';
@@ -158,7 +159,7 @@ function Notes({ data, nowS }: Props) {
     setErrors({ damper: error });
     if (!r.ok || error) return;
     void sendTo(data.batchIds, { kind: 'damper_set', open: r.value / 100 }).then(
-      (ok) => ok && setDamper(''),
+      (ok) => ok && setDamper(cleared(damper)),
     );
   };
   const noteWeather = () => {

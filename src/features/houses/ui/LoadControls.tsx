@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { RUN_EVENTS } from '@/core';
 import { EVENT_WORDS } from '@/words/house';
+import { cleared } from '@/ui/cleared';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { SelectField } from '@/ui/select-field';
 import { Said } from '@/ui/status';
@@ -48,7 +49,7 @@ function ChangeForm({ batchIds, stageIndex, stages }: Props) {
       const byS = read.value * 60;
       await sendTo(batchIds, { kind: 'stage_extended', stageIndex, byS, reason });
     }
-    setReason('');
+    setReason(cleared(reason));
   };
   return (
     <form

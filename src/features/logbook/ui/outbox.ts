@@ -109,8 +109,25 @@ async function drain(
   return { sent, mine: null };
 }
 
+/** What is wrong with an entry as it is; it is said now, and not when the network is back. */
+async function wrongIn(offers: readonly PostedOffer[]): Promise<Outcome | null> {
+  /* Where they cannot be fetched just now, the server says it later. */
+  const tools = await Promise.all([import('../contract'), import('@/platform/read-input')]).catch(
+    () => null,
+  );
+  if (!tools) return null;
+  const [{ postedEntrySchema }, { fieldsOf, readInput }] = tools;
+  for (const { entry } of offers) {
+    const read = readInput(postedEntrySchema, entry);
+    if (!read.success) return { ok: false, code: 'bad_entry', fields: fieldsOf(read.error) };
+  }
+  return null;
+}
+
 /** Writes entries that belong together to disk, and sends them after what waits already. */
 export async function postAll(personId: string, offers: PostedOffer[]): Promise<Outcome> {
+  const wrong = await wrongIn(offers);
+  if (wrong) return wrong;
   const kept = await keep(personId, offers);
   const { mine } = await inTurn(() => drain(personId, kept.id));
   /* Another window has sent it meanwhile, and has told what came of it. */

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { toBase, unitSymbol } from '@/core';
+import { cleared } from '@/ui/cleared';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { RadioRow } from '@/ui/radio-row';
 import { useShow } from '@/ui/show-context';
@@ -60,7 +61,7 @@ export function BowlForm({ sheet }: { sheet: MakingSheetData }) {
       tareG: toBase('mass', t.value, system),
       scaleResolutionG: BENCH_G,
     });
-    if (outcome.ok || outcome.code === 'kept') setGross('');
+    if (outcome.ok || outcome.code === 'kept') setGross(cleared(gross));
   };
   return (
     <form

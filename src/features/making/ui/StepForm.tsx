@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { unitSymbol } from '@/core';
+import { cleared } from '@/ui/cleared';
 import { readFigure } from '@/ui/number-field';
 import { AskAgain } from '@/ui/question';
 import { RadioRow } from '@/ui/radio-row';
@@ -81,7 +82,8 @@ export function StepForm({ row, sheet }: { row: SheetRow; sheet: MakingSheetData
         after: row.measured === 'chill' ? null : (a.error ?? 'Measure the batter first.'),
       });
     void send((t) => ({ kind: 'batter_measured', ...at, tempC: t.tempC! }), { tempC: text.c }).then(
-      (ok) => ok && (row.measured === 'chill' ? setBefore('') : setAfter('')),
+      (ok) =>
+        ok && (row.measured === 'chill' ? setBefore(cleared(before)) : setAfter(cleared(after))),
     );
   };
   const measures = row.measured !== 'nothing' && row.measured !== 'trial';

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { SoundPiece } from '@/core';
 import { useBatch, usePost } from '@/features/logbook/ui';
+import { cleared } from '@/ui/cleared';
 import { PressRow } from '@/ui/press-row';
 import { Said } from '@/ui/status';
 import { TextField } from '@/ui/text-field';
@@ -109,7 +110,7 @@ function SoundPieces({ data }: { data: StuffingData }) {
                 disabled={busy || text.trim() === ''}
                 onClick={() =>
                   void send({ kind: 'sound_piece_kept', what, piece: text.trim() }).then(() =>
-                    setText(''),
+                    setText(cleared(text)),
                   )
                 }
               >

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { fromBase, toBase, unitSymbol, type HungStick } from '@/core';
+import { cleared } from '@/ui/cleared';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
@@ -43,7 +44,7 @@ function WeighStick({ stick: s, data }: Omit<Props, 'map'>) {
       grossG: toBase('mass', g.value, system),
       tareG: toBase('mass', t.value, system),
     });
-    if (ok) setGross('');
+    if (ok) setGross(cleared(gross));
   };
   const unit = unitSymbol('mass', system);
   return (

@@ -1,0 +1,91 @@
+import {
+  planBatches,
+  type BatchPlan,
+  type FixedStep,
+  type PlacedStep,
+  type PlanInput,
+} from '../src/core';
+import { brokenRules } from '../src/core/testing/plan-checker';
+import { smokehouse } from '../src/core/testing/plan-instances';
+
+const HOUR_S = 3600;
+const MOST = { timeMs: 1e9 };
+
+const hours = (s: number) => Math.round((s / HOUR_S) * 10) / 10;
+const timed = <T>(work: () => T): { made: T; ms: number } => {
+  const begun = performance.now();
+  const made = work();
+  return { made, ms: Math.round(performance.now() - begun) };
+};
+
+const asFixed = (steps: readonly PlacedStep[]): FixedStep[] =>
+  steps.map((s) => ({
+    batch: s.batch,
+    step: s.step,
+    startS: s.startS,
+    uses: s.uses.map((u) => u.resource),
+  }));
+
+/** Batches one after the other as they were wished, each put in as well as what is left allows: a list on the wall. */
+function firstCome(input: PlanInput): number {
+  let steps: PlacedStep[] = [];
+  let lateS = 0;
+  for (const [i, b] of input.batches.entries()) {
+    const batches = input.batches.slice(0, i + 1);
+    const limits = { ...MOST, rounds: 0 };
+    const plan = planBatches({ ...input, batches, fixed: asFixed(steps), limits });
+    steps = plan.steps;
+    const own = steps.filter((s) => s.batch === b.id);
+    lateS += Math.max(0, (own.at(-1)?.endS ?? Infinity) - b.readyByS) * b.weight;
+  }
+  return lateS;
+}
+
+/** The same plan after the first run in a house that lies ahead ends two hours late. */
+function delayed(input: PlanInput, plan: BatchPlan): PlanInput {
+  const run = plan.steps.find((s) => s.step === 'house')!;
+  const before = plan.steps.filter((s) => s.startS < run.startS);
+  return {
+    ...input,
+    nowS: run.startS,
+    batches: input.batches.map((b) => ({
+      ...b,
+      steps: b.steps.map((s) =>
+        b.id === run.batch && s.id === 'house' ? { ...s, durationS: s.durationS + 2 * HOUR_S } : s,
+      ),
+    })),
+    fixed: asFixed([...before, run]),
+    previous: plan.steps,
+    limits: { timeMs: 0, moveCostS: HOUR_S / 4 },
+  };
+}
+
+/** Plans of six and of thirty batches: how soon there is one, how good it is after two seconds, and planned again. */
+export function benchPlans(
+  say: (measure: string, values: Record<string, number | string>) => void,
+) {
+  for (const [batches, days] of [
+    [6, 5],
+    [30, 12],
+  ] as const)
+    for (let seed = 1; seed <= 5; seed += 1) {
+      const input = smokehouse(seed, { batches, days, people: 3 });
+      const first = timed(() => planBatches({ ...input, limits: { ...MOST, rounds: 0 } }));
+      const plan = timed(() => planBatches({ ...input, limits: { timeMs: 2000, seed } }));
+      const again = timed(() => planBatches(delayed(input, plan.made)));
+      say('plan', {
+        batches,
+        seed,
+        firstMs: first.ms,
+        firstLateH: hours(first.made.weightedLatenessS),
+        lateH: hours(plan.made.weightedLatenessS),
+        firstComeLateH: hours(firstCome(input)),
+        boundH: hours(plan.made.lowerBoundS),
+        proven: String(plan.made.proven),
+        unplaced: plan.made.unplaced.length,
+        broken: brokenRules(input, plan.made).length,
+        againMs: again.ms,
+        moved: again.made.moved,
+      });
+    }
+}
