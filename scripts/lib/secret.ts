@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
 import { sha256 } from '../../src/platform/hash';
-import { makePushKeys } from '../../src/platform/push-keys';
+import { makePushKeys, parsePushKeys } from '../../src/platform/push-keys';
 import type { Secrets } from './archive';
 import { DATA } from './paths';
 
@@ -51,8 +51,17 @@ export function ledgerKeyText(): string {
 
 /** The keys that messages to devices are signed with: from the environment, or as they were made here; none before that. */
 export function pushKeyText(): string | undefined {
-  if (process.env.JOLLY_PUSH_KEYS) return process.env.JOLLY_PUSH_KEYS;
-  return fs.existsSync(PUSH) ? fs.readFileSync(PUSH, 'utf8').trim() : undefined;
+  const given = process.env.JOLLY_PUSH_KEYS;
+  const text = given || (fs.existsSync(PUSH) ? fs.readFileSync(PUSH, 'utf8').trim() : undefined);
+  if (text === undefined) return undefined;
+  try {
+    parsePushKeys(text);
+  } catch {
+    throw new Error(
+      `${given ? 'JOLLY_PUSH_KEYS' : PUSH} holds no push keys: a contact, a public and a private key, as ./kettle push-keys makes them`,
+    );
+  }
+  return text;
 }
 
 /**
