@@ -15,9 +15,11 @@ export type Inserted = {
   spanSlots: number;
 };
 
+/** The value of a start that there is no way to. */
+const NEVER = Infinity;
 /** So many slots no plan has: a step that moved outweighs every span among plans that end alike. */
 const MOVED = 1e7;
-/** First it is looked so far beyond ready-by: two days; further only where that is not enough. */
+/** First it is looked so far beyond ready-by, or beyond where a job was found before: two days; further only where that is not enough. */
 const NEAR_SLOTS = 576;
 
 /** Starts at which a step may join a run that is there: the same key, room left, and nobody else in the way. */
@@ -51,6 +53,8 @@ export class Insertion {
   private readonly value: Float64Array[] = [];
   private readonly from: Int32Array[] = [];
   private readonly queue: Int32Array;
+  /** How far each job is looked at first. */
+  private readonly reach: Int32Array;
   /** Slots that are looked at. */
   private slots: number;
 
@@ -63,6 +67,7 @@ export class Insertion {
     this.busy = new Uint8Array(slots);
     this.blocked = new Uint8Array(slots);
     this.queue = new Int32Array(slots + 1);
+    this.reach = Int32Array.from(jobs, (j) => Math.ceil(j.due) + NEAR_SLOTS);
     const most = jobs.reduce((n, j) => Math.max(n, j.steps.length), 0);
     for (let k = 0; k < most; k += 1) {
       this.choice.push(new Uint8Array(slots));
@@ -74,13 +79,17 @@ export class Insertion {
   /** @returns null where there is no place within the horizon */
   insert(number: number, ask: Ask = {}): Inserted | null {
     const job = this.problem.jobs[number]!;
-    const near = Math.ceil(job.due) + NEAR_SLOTS;
+    const near = this.reach[number]!;
     if (near > 0 && near < this.problem.slots) {
       const found = this.within(job, near, ask);
       /* Whatever ends later than what was looked at is later than this. */
-      if (found && found.cost < NEAR_SLOTS * SLOT_S * job.weight) return found;
+      if (found && found.cost < (near - job.due) * SLOT_S * job.weight) return found;
     }
-    return this.within(job, this.problem.slots, ask);
+    const found = this.within(job, this.problem.slots, ask);
+    const last = job.steps.length - 1;
+    const end = found ? found.placement.starts[last]! + job.steps[last]!.slots : near;
+    this.reach[number] = Math.max(near, end + NEAR_SLOTS);
+    return found;
   }
 
   private within(job: Job, slots: number, ask: Ask): Inserted | null {
@@ -100,11 +109,11 @@ export class Insertion {
         out[step.fixed.slot] = step.fixed.choice + 1;
       return;
     }
-    const { problem, taken, busy } = this;
+    const { taken, busy } = this;
     busy.fill(0, 0, this.slots);
     if (step.people > 0 && !ask.without?.people)
       for (let t = job.release; t < this.slots; t += 1)
-        if (taken.people[t]! + step.people > problem.people[t]!) busy[t] = 1;
+        if (taken.idle[t]! < step.people) busy[t] = 1;
     const order = step.choices.map((_, i) => i);
     /* The place of before first, then the others, which of them first is left to the tie. */
     const first = step.before?.choice ?? Math.floor((ask.tie?.() ?? 0) * order.length);
@@ -168,7 +177,7 @@ export class Insertion {
     const priceAt = (t: number) =>
       was && (was.slot !== t || was.choice !== choice[t]! - 1) ? MOVED : 0;
     if (k === 0) {
-      for (let t = 0; t < slots; t += 1) value[t] = choice[t] ? priceAt(t) - t : Infinity;
+      for (let t = 0; t < slots; t += 1) value[t] = choice[t] ? priceAt(t) - t : NEVER;
       return;
     }
     const earlier = job.steps[k - 1]!;
@@ -177,18 +186,18 @@ export class Insertion {
     for (let t = 0; t < slots; t += 1) {
       const newest = t - earlier.slots;
       for (; next <= newest; next += 1) {
-        if (before[next] === Infinity) continue;
+        if (before[next] === NEVER) continue;
         while (tail > head && before[queue[tail - 1]!]! >= before[next]!) tail -= 1;
         queue[tail] = next;
         tail += 1;
       }
       if (!choice[t]) {
-        value[t] = Infinity;
+        value[t] = NEVER;
         continue;
       }
       const oldest = newest - earlier.waitSlots;
       while (tail > head && queue[head]! < oldest) head += 1;
-      if (tail === head) value[t] = Infinity;
+      if (tail === head) value[t] = NEVER;
       else {
         from[t] = queue[head]!;
         value[t] = before[from[t]!]! + priceAt(t);
@@ -200,9 +209,9 @@ export class Insertion {
     const last = job.steps.length - 1;
     const value = this.value[last]!;
     const { slots: length } = job.steps[last]!;
-    let [at, cost, span, ties] = [-1, Infinity, Infinity, 0];
+    let [at, cost, span, ties] = [-1, NEVER, NEVER, 0];
     for (let t = 0; t < this.slots; t += 1) {
-      if (value[t] === Infinity) continue;
+      if (value[t] === NEVER) continue;
       const moves = Math.max(0, Math.round(value[t]! / MOVED));
       const end = t + length;
       const late = Math.max(0, end - job.due) * SLOT_S * job.weight;

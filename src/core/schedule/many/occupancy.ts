@@ -15,7 +15,8 @@ type Member = { job: number; step: number; end: number; amount: number };
 
 /** What is taken of everything by those who have a place, and by every step that is fixed. */
 export class Occupancy {
-  readonly people: Int32Array;
+  /** People on duty who have nothing to do, by slot; below 0 where what is fixed asks for more than there are. */
+  readonly idle: Int32Array;
   /** Amounts by slot, of resources that add up. */
   readonly sums: Float64Array[];
   /** Runs by resource, in no order. */
@@ -23,7 +24,7 @@ export class Occupancy {
 
   constructor(readonly problem: Problem) {
     const { slots, resources } = problem;
-    this.people = new Int32Array(slots);
+    this.idle = problem.people.slice();
     this.sums = resources.map((r) => new Float64Array(r.shared === 'sum' ? slots : 0));
     this.runs = resources.map(() => []);
     problem.jobs.forEach(({ steps }, job) =>
@@ -47,7 +48,7 @@ export class Occupancy {
   private change(job: number, i: number, start: number, choice: number, sign: 1 | -1): void {
     const step = this.problem.jobs[job]!.steps[i]!;
     const [from, to] = [Math.max(0, start), Math.min(this.problem.slots, start + step.slots)];
-    for (let t = from; t < to; t += 1) this.people[t]! += sign * step.people;
+    for (let t = from; t < to; t += 1) this.idle[t]! -= sign * step.people;
     for (const take of step.choices[choice]?.takes ?? []) {
       const sum = this.sums[take.resource]!;
       if (this.problem.resources[take.resource]!.shared === 'sum')
