@@ -123,18 +123,22 @@ function related(problem: Problem, at: Found, movable: readonly number[], random
   });
   const from = late.length > 0 && random() < 0.6 ? late : movable;
   const seed = from[Math.floor(random() * from.length)]!;
-  const size = Math.min(movable.length, 2 + Math.floor(random() * 4));
+  const size = Math.min(movable.length, 2 + Math.floor(random() * 8));
   const p = at.placements[seed];
   const scored = movable
     .filter((i) => i !== seed)
     .map((i) => {
       const q = at.placements[i];
       const near = p && q ? nearness(problem, seed, p, i, q) : 1;
-      return [near * (0.3 + random()), i] as const;
+      return [near * (0.3 + random() * 2), i] as const;
     })
     .sort((a, b) => b[0] - a[0]);
   return [seed, ...scored.slice(0, size - 1).map(([, i]) => i)];
 }
+
+/** So much worse may be kept at most, and after so many rounds it is warm again. Chosen on seeded smokehouses of thirty batches. */
+const HEAT = 0.12;
+const COOLS = 150;
 
 /** One figure of both aims, for what may stay a little worse for a while. */
 const worth = (f: Found) => f.cost + 0.05 * f.span * SLOT_S;
@@ -159,7 +163,7 @@ export function search(problem: Problem, begin: Found, { over, random }: Until):
     if (random() < 0.3) order.reverse();
     for (const i of order) draft.put(i, { tie: random });
     const made = draft.found;
-    const heat = 0.02 * Math.max(0, 1 - (round % 400) / 300);
+    const heat = HEAT * Math.max(0, 1 - (round % COOLS) / (0.67 * COOLS));
     const near = made.missing === now.missing && worth(made) <= worth(now) * (1 + heat * random());
     if (!isBetter(now, made) || near) now = made;
     else draft.become(now.placements, some);
