@@ -126,6 +126,19 @@ test('no push service answers: silence, a record of it, and an end', async () =>
   expect(await toldOf(id, 'no_readings:1')).toEqual(Array(3).fill(['Cleo', false]));
 });
 
+test('a record that was closed meanwhile takes no telling: it is tried once, and not at every look', async () => {
+  const id = await begin();
+  await saveDuty(t.db, { people: on('Ben'), everyMin: 10, rank: 1 });
+  await raise(id, 'fire_out');
+  const open = await loadOpenDossiers(t.db, nowS());
+  const reason = 'fell on the floor';
+  await system(id, { kind: 'disposed', disposition: 'destroy', reason, checks: [] }, nowS());
+  const before = service.count;
+  for (let i = 0; i < 3; i += 1) await tellOnDuty(t.db, open);
+  expect(service.count - before).toBeLessThanOrEqual(1);
+  expect(await toldOf(id, 'fire_out:1')).toEqual([]);
+});
+
 test('without keys, or without a list, nothing is sent', async () => {
   const id = await begin();
   await raise(id, 'fire_out');

@@ -79,6 +79,11 @@ async function reach(db: Db, personId: string, says: PushSays, keys: PushKeys): 
   return came.some(Boolean);
 }
 
+/** Alarms whose telling a record did not take: told again at every look, they would never end. */
+const shared = globalThis as { jollyUntellable?: Set<string> };
+const untellable = (shared.jollyUntellable ??= new Set());
+const nameOf = ({ head, alarm }: Case) => `${head.id}:${alarm.key}`;
+
 /** Writes into the record of every batch of it who was told, or could not be. */
 async function record(db: Db, of: readonly Case[], person: OnDuty, reached: boolean, nowS: number) {
   const offers = of.map(({ head, alarm }) => ({
@@ -97,7 +102,10 @@ async function record(db: Db, of: readonly Case[], person: OnDuty, reached: bool
       },
     },
   }));
-  await inLogbook(db, (tx) => append(tx, offers, { nowS }));
+  const answer = await inLogbook(db, (tx) => append(tx, offers, { nowS }));
+  if (!('code' in answer)) return;
+  for (const c of of) untellable.add(nameOf(c));
+  throw new Error(`the record does not take who was told: ${answer.code}`);
 }
 
 /** Tells whoever is next, and goes on to the one after them at once where they cannot be reached. */
@@ -135,7 +143,7 @@ async function casesOf(db: Db, open: readonly Dossier[], duty: Duty, nowS: numbe
     for (const a of untold(state, duty))
       cases.push({ head, state, alarm: withEarlier(a, state, nowS - duty.everyMin * 60) });
   }
-  return cases;
+  return cases.filter((c) => !untellable.has(nameOf(c)));
 }
 
 /**
