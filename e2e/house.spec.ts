@@ -143,7 +143,8 @@ test('a load of two diameters: the link is lost, a probe slides out, the thin on
   const ring = page.getByRole('article', { name: /^Juniper boar ring/ });
   await expect(duck.getByText('24 mm')).toBeVisible();
   await expect(ring.getByText('56 mm')).toBeVisible();
-  await expect(ring.getByText(/made from this run’s own readings/)).toBeVisible();
+  await ring.getByText('what it rests on').click();
+  await expect(ring.getByText(/Made from this run’s own readings/)).toBeVisible();
   await noSeriousIssue(page);
 
   /* The link was away: nothing for six minutes, then everything at once. */
