@@ -1,5 +1,6 @@
 /** Contents of the core: what the rest of the application may count on. */
 export { QuantityError } from './guard';
+export { randomFrom } from './random';
 export {
   bandPlace,
   doseCure,

@@ -1,1 +1,8 @@
-export { nextToTell, onDuty, type DutyHours, type DutyPerson, type Telling } from './next-to-tell';
+export {
+  nextToTell,
+  onDuty,
+  type Duty,
+  type DutyHours,
+  type DutyPerson,
+  type Telling,
+} from './next-to-tell';

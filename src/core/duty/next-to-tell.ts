@@ -1,9 +1,12 @@
+import type { AlarmRank } from '../house/alarms/alarm';
 import { requireFinite, requirePositive } from '../guard';
 
 /** Hours of a day at the site, "07:30"; from later to earlier goes over midnight. */
 export type DutyHours = { from: string; to: string };
 /** Somebody who is told of alarms; always on duty where no hours are given. */
 export type DutyPerson = { personId: string; hours: DutyHours | null };
+/** What a site wants told away from the page: to whom in order, from which rank on, and how soon to the next. */
+export type Duty = { people: DutyPerson[]; everyMin: number; rank: AlarmRank };
 /** Somebody was told of an alarm; `reached`: one of their devices took it. */
 export type Telling = { personId: string; atS: number; reached: boolean };
 

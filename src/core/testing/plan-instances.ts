@@ -1,4 +1,4 @@
-import { randomOf } from '../schedule/many/random';
+import { randomFrom } from '../random';
 import type { PlanBatch, PlanInput, PlanStep } from '../schedule/many';
 
 const MIN = 60;
@@ -12,7 +12,7 @@ type Size = { batches: number; days: number; people: number; houses?: number };
  * together, a cooler in kilograms, people from seven to five on weekdays.
  */
 export function smokehouse(seed: number, { batches, days, people, houses = 2 }: Size): PlanInput {
-  const random = randomOf(seed);
+  const random = randomFrom(seed);
   const whole = (from: number, to: number) => from + Math.floor(random() * (to - from + 1));
   const nowS = 1_800_000_000 - (1_800_000_000 % DAY) + 6 * HOUR;
   const house = Array.from({ length: houses }, (_, i) => `house-${i + 1}`);

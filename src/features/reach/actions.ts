@@ -6,7 +6,7 @@ import { db } from '@/platform/db/client';
 import { pushKeys } from '@/platform/push-keys';
 import { fieldsOf, readInput } from '@/platform/read-input';
 import { dutySchema, endpointSchema } from './contract';
-import { findDevice, noteDevice } from './devices';
+import { findDevice, forgetDevice } from './devices';
 import { saveDuty } from './duty';
 import { sendTo } from './send';
 
@@ -36,7 +36,7 @@ export async function tryDeviceAction(input: unknown): Promise<ActionResult> {
       tag: `try:${device.id}`,
     };
     const came = await sendTo(device, says, keys);
-    if (came !== 'unreached') await noteDevice(db(), device.id, came);
+    if (came === 'gone') await forgetDevice(db(), device.id);
     return came === 'taken'
       ? { ok: true, data: undefined }
       : { ok: false, code: came === 'gone' ? 'no_such_device' : 'device_unreached' };

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { AlarmRank, DutyPerson } from '@/core';
+import { hhmm } from '@/features/settings/contract';
 
 /** Names that are no host of the internet: a message never goes to a neighbour of the server. */
 const INSIDE =
@@ -27,11 +27,6 @@ export const deviceSchema = z.object({
 export type DeviceInput = z.infer<typeof deviceSchema>;
 
 export const endpointSchema = z.object({ endpoint: z.string().max(1000) });
-
-/** What the site wants told away from the page: to whom in order, from which rank on, and how soon to the next. */
-export type Duty = { people: DutyPerson[]; everyMin: number; rank: AlarmRank };
-
-const hhmm = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time such as 07:30');
 
 export const dutySchema = z.object({
   people: z

@@ -13,8 +13,8 @@ export async function keepDevice(db: Handle, personId: string, input: DeviceInpu
   const row = { personId, ...input.keys };
   await db
     .insertInto('pushDevice')
-    .values({ id: randomUUID(), endpoint: input.endpoint, ...row, takenAt: null })
-    .onConflict((c) => c.column('endpoint').doUpdateSet({ ...row, takenAt: null }))
+    .values({ id: randomUUID(), endpoint: input.endpoint, ...row })
+    .onConflict((c) => c.column('endpoint').doUpdateSet(row))
     .execute();
   await db
     .deleteFrom('pushDevice')
@@ -56,9 +56,6 @@ export const findDevice = (db: Handle, personId: string, endpoint: string) =>
     .where('endpoint', '=', endpoint)
     .executeTakeFirst();
 
-/** It took a message, or it is no more. */
-export async function noteDevice(db: Handle, id: string, came: 'taken' | 'gone'): Promise<void> {
-  if (came === 'gone') await db.deleteFrom('pushDevice').where('id', '=', id).execute();
-  else
-    await db.updateTable('pushDevice').set({ takenAt: new Date() }).where('id', '=', id).execute();
-}
+/** There is no such device any more. */
+export const forgetDevice = (db: Handle, id: string) =>
+  db.deleteFrom('pushDevice').where('id', '=', id).execute();

@@ -1,7 +1,6 @@
 import { DateTime } from 'luxon';
-import { onDuty, type DutyPerson } from '@/core';
+import { onDuty, type Duty, type DutyPerson } from '@/core';
 import type { Db, Handle } from '@/platform/db/client';
-import type { Duty } from './contract';
 
 /** Before a site has said otherwise: nobody; what asks for somebody soon; ten minutes to answer. */
 const NOBODY: Duty = { people: [], everyMin: 10, rank: 2 };

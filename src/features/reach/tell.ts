@@ -7,6 +7,7 @@ import {
   type AlarmCode,
   type AlarmState,
   type BatchState,
+  type Duty,
   type Telling,
 } from '@/core';
 import {
@@ -25,8 +26,7 @@ import { pushKeys, type PushKeys } from '@/platform/push-keys';
 import { ALARM_WORDS, alarmWords, RANK_WORDS } from '@/words/house';
 import { Show } from '@/words/show';
 import type { PushSays } from '@/workers/offline/protocol';
-import type { Duty } from './contract';
-import { devicesOf, noteDevice } from './devices';
+import { devicesOf, forgetDevice } from './devices';
 import { loadDuty, onDutyNow, type OnDuty } from './duty';
 import { sendTo } from './send';
 
@@ -72,7 +72,7 @@ async function reach(db: Db, personId: string, says: PushSays, keys: PushKeys): 
   const came = await Promise.all(
     (await devicesOf(db, personId)).map(async (device) => {
       const how = await sendTo(device, says, keys);
-      if (how !== 'unreached') await noteDevice(db, device.id, how);
+      if (how === 'gone') await forgetDevice(db, device.id);
       return how === 'taken';
     }),
   );

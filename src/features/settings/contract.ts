@@ -5,7 +5,8 @@ import { ruleBodySchema } from './rule-schema';
 
 export { ruleBodySchema };
 
-const hhmm = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, 'a time such as 07:30');
+/** A time of the day at the site; 24:00 is its end. */
+export const hhmm = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, 'a time such as 07:30');
 const open = z
   .object({ from: hhmm, to: hhmm })
   .refine((d) => d.from < d.to, 'the end must be after the start')

@@ -1,7 +1,6 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type {
-  AlarmRank,
-  DutyPerson,
+  Duty,
   Allergen,
   AdditionKind,
   CasingFacts,
@@ -51,7 +50,7 @@ export interface Tables {
     unitSystem: UnitSystem;
     workingHours: JSONColumnType<WorkingHours>;
     /** Who is told of alarms; null before somebody said so. */
-    duty: JSONColumnType<{ people: DutyPerson[]; everyMin: number; rank: AlarmRank }> | null;
+    duty: JSONColumnType<Duty> | null;
   };
   rule: {
     id: string;
@@ -252,7 +251,6 @@ export interface Tables {
     p256dh: string;
     auth: string;
     createdAt: Made;
-    takenAt: Instant | null;
   };
   cleaningTask: {
     id: string;

@@ -20,6 +20,7 @@ import {
   type Recipe,
   type RuleSet,
   type SimProgram,
+  randomFrom,
 } from '../../core';
 import type { PracticeDeed, PracticeView } from './protocol';
 
@@ -35,15 +36,6 @@ const PROBES = [
   { id: 3, key: 'air', what: 'air', thickest: false, name: 'Air' },
   { id: 4, key: 'wet', what: 'wet_bulb', thickest: false, name: 'Wet bulb' },
 ] as const;
-
-/** Even numbers from 0 to 1 from a seed. */
-function randomFrom(seed: number): () => number {
-  let x = seed >>> 0;
-  return () => {
-    x = (Math.imul(x, 1664525) + 1013904223) >>> 0;
-    return x / 2 ** 32;
-  };
-}
 
 /**
  * A practice run: a batch of its own in memory, judged by the same core as a real one, in a simulated

@@ -1,15 +1,10 @@
+import { randomFrom } from '../../random';
 import { eachAlone, lowerBound } from './bounds';
 import { Insertion } from './insertion';
-import { Occupancy } from './occupancy';
+import { Occupancy, type Placement } from './occupancy';
 import { makeProblem, SLOT_S, type Problem } from './problem';
-import { randomOf } from './random';
-import { firstOrders, inOrder, isBetter, search, type Found } from './search';
+import { firstOrders, inOrder, latenessOf, movesOf, isBetter, search, type Found } from './search';
 import type { BatchPlan, PlacedStep, PlanInput, PlanLimits, WaitsFor } from './types';
-
-const lateSlots = (problem: Problem, i: number, lastStart: number) => {
-  const { due, steps } = problem.jobs[i]!;
-  return Math.max(0, lastStart + steps.at(-1)!.slots - due);
-};
 
 function stepsOf(problem: Problem, found: Found): PlacedStep[] {
   const at = (slot: number) => problem.baseS + slot * SLOT_S;
@@ -40,7 +35,7 @@ function reasons(problem: Problem, found: Found): BatchPlan['because'] {
   return problem.jobs.flatMap((job, i) => {
     const p = found.placements[i];
     if (!p) return [];
-    const late = lateSlots(problem, i, p.starts.at(-1)!);
+    const late = latenessOf(problem, i, p);
     if (late <= 0) return [];
     taken.remove(i, p);
     const used = new Set(
@@ -50,17 +45,14 @@ function reasons(problem: Problem, found: Found): BatchPlan['because'] {
       ...[...used].map((resource): [WaitsFor, number] => {
         const then = insertion.insert(i, { without: { resource } });
         const id = problem.resources[resource]!.id;
-        return [
-          { kind: 'resource', id },
-          then ? lateSlots(problem, i, then.placement.starts.at(-1)!) : late,
-        ];
+        return [{ kind: 'resource', id }, then ? latenessOf(problem, i, then.placement) : late];
       }),
       (() => {
         const then = insertion.insert(i, { without: { people: true } });
-        return [
-          { kind: 'people' },
-          then ? lateSlots(problem, i, then.placement.starts.at(-1)!) : late,
-        ] as [WaitsFor, number];
+        return [{ kind: 'people' }, then ? latenessOf(problem, i, then.placement) : late] as [
+          WaitsFor,
+          number,
+        ];
       })(),
     ];
     taken.place(i, p);
@@ -68,7 +60,7 @@ function reasons(problem: Problem, found: Found): BatchPlan['because'] {
     return [
       {
         batch: job.id,
-        lateS: late * SLOT_S,
+        lateS: late,
         waitsFor: left < late ? waitsFor : ({ kind: 'itself' } as const),
       },
     ];
@@ -126,40 +118,24 @@ export function planBatches(input: PlanInput): BatchPlan {
     f.missing === 0 &&
     ((f.cost <= leastCost + 1e-6 && f.span <= leastSpan) ||
       (f.cost <= bound + 1e-6 && f.span <= shortest));
-  const random = randomOf(limits.seed ?? 1);
+  const random = randomFrom(limits.seed ?? 1);
   const first = firstOrders(problem, alone)
     .map((order) => inOrder(problem, order))
     .reduce((a, b) => (isBetter(b, a) ? b : a));
   const over = untilOf(limits, beganMs, clock, done);
   const found = search(problem, first, { over, random });
-  const lateness = found.placements.reduce(
-    (sum, p, i) =>
-      sum + (p ? lateSlots(problem, i, p.starts.at(-1)!) * SLOT_S * problem.jobs[i]!.weight : 0),
-    0,
-  );
+  const sumOf = (of: (i: number, p: Placement) => number) =>
+    found.placements.reduce((sum, p, i) => sum + (p ? of(i, p) : 0), 0);
   const unplaced = problem.jobs.flatMap((j, i) => (found.placements[i] ? [] : [j.id]));
   return {
     status: unplaced.length === 0 ? 'ok' : 'infeasible',
     steps: stepsOf(problem, found),
     unplaced,
-    weightedLatenessS: lateness,
+    weightedLatenessS: sumOf((i, p) => latenessOf(problem, i, p) * problem.jobs[i]!.weight),
     spanS: found.span * SLOT_S,
     lowerBoundS: bound,
     proven: done(found),
-    moved: movedSteps(problem, found),
+    moved: sumOf((i, p) => movesOf(problem, i, p)),
     because: reasons(problem, found),
   };
 }
-
-const movedSteps = (problem: Problem, found: Found): number =>
-  found.placements.reduce((sum, p, i) => {
-    if (!p) return sum;
-    const { steps } = problem.jobs[i]!;
-    return (
-      sum +
-      steps.filter(
-        ({ before }, k) =>
-          before && (before.slot !== p.starts[k] || before.choice !== p.choices[k]),
-      ).length
-    );
-  }, 0);

@@ -23,14 +23,19 @@ export const isBetter = (a: Found, b: Found): boolean =>
 const endOf = (problem: Problem, i: number, p: Placement) =>
   p.starts.at(-1)! + problem.jobs[i]!.steps.at(-1)!.slots;
 
-/** What one placement costs: weighted lateness, and what its moved steps weigh, s. */
-export function costOf(problem: Problem, i: number, p: Placement): number {
-  const { due, weight, steps } = problem.jobs[i]!;
-  const moves = steps.filter(
+/** How long after ready-by a job ends, s. */
+export const latenessOf = (problem: Problem, i: number, p: Placement): number =>
+  Math.max(0, endOf(problem, i, p) - problem.jobs[i]!.due) * SLOT_S;
+
+/** Steps that are elsewhere than in the plan before. */
+export const movesOf = (problem: Problem, i: number, p: Placement): number =>
+  problem.jobs[i]!.steps.filter(
     ({ before }, k) => before && (before.slot !== p.starts[k] || before.choice !== p.choices[k]),
   ).length;
-  return Math.max(0, endOf(problem, i, p) - due) * SLOT_S * weight + moves * problem.moveCostS;
-}
+
+/** What one placement costs: weighted lateness, and what its moved steps weigh, s. */
+const costOf = (problem: Problem, i: number, p: Placement): number =>
+  latenessOf(problem, i, p) * problem.jobs[i]!.weight + movesOf(problem, i, p) * problem.moveCostS;
 
 /** A plan in the making: who is placed, and what is left of everything. */
 class Draft {

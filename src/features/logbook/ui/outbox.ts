@@ -36,6 +36,7 @@ store
 store.version(3).stores({ outbox: 'id, personId, keptAt', refused: 'id, personId, keptAt' });
 
 export type Outcome = PostResult | { ok: false; code: 'kept' };
+export type Refusal = Extract<Outcome, { ok: false }>;
 
 async function send({ offers }: Kept): Promise<Outcome> {
   const [first, ...more] = offers;
@@ -79,13 +80,18 @@ const keep = (personId: string, offers: PostedOffer[]): Promise<Kept> =>
     return kept;
   });
 
+/** Keeps a refusal until somebody has seen it. */
+const putRefused = (kept: Kept, outcome: Refusal) =>
+  store.refused.put({
+    ...kept,
+    code: outcome.code,
+    details: 'fields' in outcome ? outcome.fields : undefined,
+  });
+
 /** Takes an entry off the disk once the server has answered; a refusal that nobody looks at stays, in a place of its own. */
 async function settle(kept: Kept, outcome: Outcome, seen: boolean): Promise<void> {
   await store.transaction('rw', store.outbox, store.refused, async () => {
-    if (!outcome.ok && !seen) {
-      const details = 'fields' in outcome ? outcome.fields : undefined;
-      await store.refused.put({ ...kept, code: outcome.code, details });
-    }
+    if (!outcome.ok && !seen) await putRefused(kept, outcome);
     await store.outbox.delete(kept.id);
   });
 }
@@ -109,12 +115,16 @@ async function drain(
   return { sent, mine: null };
 }
 
+/** So long is waited for the rules of entries, ms. */
+const LONGEST_LOOK_MS = 1000;
+
 /** What is wrong with an entry as it is; it is said now, and not when the network is back. */
 async function wrongIn(offers: readonly PostedOffer[]): Promise<Outcome | null> {
-  /* Where they cannot be fetched just now, the server says it later. */
-  const tools = await Promise.all([import('../contract'), import('@/platform/read-input')]).catch(
-    () => null,
-  );
+  /* Where they do not come at once, the server says it later: an entry waits for no network to be kept. */
+  const tools = await Promise.race([
+    Promise.all([import('../contract'), import('@/platform/read-input')]).catch(() => null),
+    new Promise<null>((late) => setTimeout(late, LONGEST_LOOK_MS, null)),
+  ]);
   if (!tools) return null;
   const [{ postedEntrySchema }, { fieldsOf, readInput }] = tools;
   for (const { entry } of offers) {
@@ -151,23 +161,9 @@ export function watchKept(personId: string, tell: (kept: KeptHere) => void): () 
   return () => looking.unsubscribe();
 }
 
-/** Keeps a refusal that went off the screen with what it was said at: the page says it until somebody has seen it. */
-export async function tellLater(
-  personId: string,
-  offers: PostedOffer[],
-  outcome: Extract<Outcome, { ok: false }>,
-): Promise<void> {
-  const details = 'fields' in outcome ? outcome.fields : undefined;
-  const { id } = offers[0]!.entry;
-  await store.refused.put({
-    id,
-    personId,
-    offers,
-    keptAt: Date.now(),
-    code: outcome.code,
-    details,
-  });
-}
+/** Keeps a refusal that went off the screen with what it was said at: the page says it at its top. */
+export const tellLater = (personId: string, offers: PostedOffer[], outcome: Refusal) =>
+  putRefused({ id: offers[0]!.entry.id, personId, offers, keptAt: Date.now() }, outcome);
 
 /** A refusal was seen: it is not said again. */
 export const seen = (id: string): Promise<void> => store.refused.delete(id);

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { createContext, useContext, useEffect, useRef, useState } from 'react';
 import type { UnitSystem } from '@/core';
 import type { PostedBody, PostedOffer } from '../contract';
-import { postAll, tellLater, type Outcome } from './outbox';
+import { postAll, tellLater, type Outcome, type Refusal } from './outbox';
 import { KEPT_WORDS, problemWords } from '@/words/problems';
 import { LOT_PROBLEM_WORDS } from '@/words/batch';
 
@@ -56,7 +56,7 @@ function useRead(personId: string) {
     };
   }, []);
   return {
-    said: (offers: PostedOffer[], outcome: Extract<Outcome, { ok: false }>) => {
+    said: (offers: PostedOffer[], outcome: Refusal) => {
       const tell = () => void tellLater(personId, offers, outcome);
       if (alive.current) unread.current = { atMs: Date.now(), tell };
       else tell();

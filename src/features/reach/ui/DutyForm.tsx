@@ -1,10 +1,10 @@
 'use client';
 
+import type { Duty } from '@/core';
 import { ActionForm, Field } from '@/ui/action-form';
 import { formFigure } from '@/ui/form-figure';
 import { RANK_WORDS } from '@/words/house';
 import { saveDutyAction } from '../actions';
-import type { Duty } from '../contract';
 
 type Person = { id: string; name: string };
 

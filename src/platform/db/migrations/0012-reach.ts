@@ -8,7 +8,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
   await sql`
     create table push_device (
       id uuid primary key, person_id text not null references "user" (id) on delete cascade, endpoint text not null unique,
-      p256dh text not null, auth text not null, created_at timestamptz not null default now(), taken_at timestamptz)`.execute(
+      p256dh text not null, auth text not null, created_at timestamptz not null default now())`.execute(
     db,
   );
   await sql`create index device_of_person on push_device (person_id)`.execute(db);

@@ -1,5 +1,5 @@
-/** Numbers from 0 to 1 that a seed decides, always the same. @source mulberry32, public domain */
-export function randomOf(seed: number): () => number {
+/** Even numbers from 0 to 1 that a seed decides, always the same. @source mulberry32, public domain */
+export function randomFrom(seed: number): () => number {
   let state = seed >>> 0;
   return () => {
     state = (state + 0x6d2b79f5) >>> 0;
