@@ -74,7 +74,7 @@ export function ForecastCard({ member, show, nowS }: { member: Member; show: Sho
       </dl>
       {ready && <p className="font-semibold">{ready}</p>}
       <details className="small">
-        <summary className="flex min-h-12 cursor-pointer items-center">
+        <summary className="min-h-12 cursor-pointer py-3">
           A forecast, not a measurement: what it rests on
         </summary>
         <p>
