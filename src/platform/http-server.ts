@@ -7,6 +7,8 @@ type Handler = (request: IncomingMessage, response: ServerResponse) => Promise<v
 /** Headers must be there by this, a whole request by that: who sends slower is let go, ms. */
 const HEADERS_MS = 15_000;
 const REQUEST_MS = 120_000;
+/** An idle connection stays open longer than a proxy or a device keeps it, so that nothing is sent into one that is just closing, ms. */
+const KEEP_ALIVE_MS = 75_000;
 const HEADER_BYTES = 16 * 1024;
 /** Headers by which the framework talks to itself; from outside they are nothing. */
 const INTERNAL = [
@@ -61,5 +63,6 @@ export function makeServer(handle: Handler, trusted: (address: string) => boolea
   });
   server.headersTimeout = HEADERS_MS;
   server.requestTimeout = REQUEST_MS;
+  server.keepAliveTimeout = KEEP_ALIVE_MS;
   return server;
 }
