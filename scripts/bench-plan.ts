@@ -5,7 +5,7 @@ import {
   type PlacedStep,
   type PlanInput,
 } from '../src/core';
-import { brokenRules } from '../src/core/testing/plan-checker';
+import { planTroubles } from '../src/core/schedule/many';
 import { smokehouse } from '../src/core/testing/plan-instances';
 
 const HOUR_S = 3600;
@@ -83,7 +83,7 @@ export function benchPlans(
         boundH: hours(plan.made.lowerBoundS),
         proven: String(plan.made.proven),
         unplaced: plan.made.unplaced.length,
-        broken: brokenRules(input, plan.made).length,
+        broken: planTroubles(input, plan.made.steps).length,
         againMs: again.ms,
         moved: again.made.moved,
       });

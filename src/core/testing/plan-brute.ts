@@ -1,5 +1,4 @@
-import type { PlacedStep, PlanBatch, PlanInput } from '../schedule/many';
-import { brokenRules } from './plan-checker';
+import { planTroubles, type PlacedStep, type PlanBatch, type PlanInput } from '../schedule/many';
 
 const SLOT_S = 300;
 
@@ -17,7 +16,10 @@ function waysOf(input: PlanInput, batch: PlanBatch): Way[] {
       const out: PlacedStep[][] = [];
       for (let startS = before.at(-1)?.endS ?? firstS; startS + lengthS <= lastS; startS += SLOT_S)
         for (const resource of places) {
-          const uses = resource === null ? [] : [{ resource, amount: step.uses[0]!.amount }];
+          const uses =
+            resource === null
+              ? []
+              : [{ resource, amount: step.uses[0]!.amounts?.[resource] ?? step.uses[0]!.amount }];
           out.push([
             ...before,
             { batch: batch.id, step: step.id, startS, endS: startS + lengthS, uses },
@@ -28,7 +30,7 @@ function waysOf(input: PlanInput, batch: PlanBatch): Way[] {
   }
   const alone = { ...input, batches: [batch] };
   return open
-    .filter((steps) => brokenRules(alone, { steps, unplaced: [] }).length === 0)
+    .filter((steps) => planTroubles(alone, steps).length === 0)
     .map((steps) => ({
       steps,
       lateS: Math.max(0, steps.at(-1)!.endS - batch.readyByS) * batch.weight,
@@ -53,7 +55,7 @@ export function bestByTrying(input: PlanInput): { lateS: number; spanS: number }
     for (const way of ways[i]!) {
       if (isWorse(lateS + way.lateS, spanS + way.spanS)) continue;
       const both = [...steps, ...way.steps];
-      if (brokenRules(some, { steps: both, unplaced: [] }).length === 0)
+      if (planTroubles(some, both).length === 0)
         go(i + 1, both, lateS + way.lateS, spanS + way.spanS);
     }
   };

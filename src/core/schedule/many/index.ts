@@ -1,4 +1,5 @@
 export { planBatches } from './plan-batches';
+export { planTroubles, type PlanTrouble, type PlanTroubleCode } from './troubles';
 export { SLOT_S } from './problem';
 export type {
   BatchPlan,
@@ -12,5 +13,6 @@ export type {
   PlanStep,
   PlanUse,
   TakenUse,
+  Visit,
   WaitsFor,
 } from './types';

@@ -47,6 +47,8 @@ function joins(
 export class Insertion {
   /** Slots that the people of a step, and then one choice of its places, keep it out of. */
   private readonly busy: Uint8Array;
+  /** Starts that it is kept out of by who must come to it besides. */
+  private readonly barred: Uint8Array;
   private readonly blocked: Uint8Array;
   /** By step: the best choice at each slot plus 1, 0 where it cannot begin; and what is known of the way to there. */
   private readonly choice: Uint8Array[] = [];
@@ -65,6 +67,7 @@ export class Insertion {
     const { slots, jobs } = problem;
     this.slots = slots;
     this.busy = new Uint8Array(slots);
+    this.barred = new Uint8Array(slots);
     this.blocked = new Uint8Array(slots);
     this.queue = new Int32Array(slots + 1);
     this.reach = Int32Array.from(jobs, (j) => Math.ceil(j.due) + NEAR_SLOTS);
@@ -114,11 +117,24 @@ export class Insertion {
     if (step.people > 0 && !ask.without?.people)
       for (let t = job.release; t < this.slots; t += 1)
         if (taken.idle[t]! < step.people) busy[t] = 1;
+    this.barStarts(step, ask);
     const order = step.choices.map((_, i) => i);
     /* The place of before first, then the others, which of them first is left to the tie. */
     const first = step.before?.choice ?? Math.floor((ask.tie?.() ?? 0) * order.length);
     order.push(...order.splice(0, first));
     for (const c of order) this.markChoice(job, step, c, out, ask.without ?? {});
+  }
+
+  /** A start is barred where too few are idle at any moment of a visit. */
+  private barStarts(step: Step, ask: Ask): void {
+    const { taken, barred, slots } = this;
+    barred.fill(0, 0, slots);
+    if (ask.without?.people) return;
+    for (const { from, to, people } of step.visits) {
+      const need = step.people + people;
+      for (let t = from; t < slots; t += 1)
+        if (taken.idle[t]! < need) barred.fill(1, Math.max(0, t - to + 1), t - from + 1);
+    }
   }
 
   private markChoice(job: Job, step: Step, c: number, out: Uint8Array, without: Without): void {
@@ -137,7 +153,8 @@ export class Insertion {
       for (let t = job.release; t < slots; t += 1) if (sum[t]! > most) blocked[t] = 1;
     }
     for (const t of this.joinsOf(runs, step.slots))
-      if (t >= job.release && !out[t] && this.isClear(t, step.slots)) out[t] = c + 1;
+      if (t >= job.release && !out[t] && !this.barred[t] && this.isClear(t, step.slots))
+        out[t] = c + 1;
     for (const { resource } of runs)
       for (const r of taken.runs[resource]!)
         blocked.fill(1, Math.max(0, r.start), Math.min(slots, Math.max(0, r.end)));
@@ -145,7 +162,7 @@ export class Insertion {
     for (let t = job.release; t < slots; t += 1) {
       clear = blocked[t] ? 0 : clear + 1;
       const start = t - step.slots + 1;
-      if (clear >= step.slots && !out[start]) out[start] = c + 1;
+      if (clear >= step.slots && !out[start] && !this.barred[start]) out[start] = c + 1;
     }
   }
 

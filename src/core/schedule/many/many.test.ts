@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { bestByTrying } from '../../testing/plan-brute';
-import { brokenRules } from '../../testing/plan-checker';
+
 import { smokehouse } from '../../testing/plan-instances';
-import { planBatches, type PlanBatch, type PlanInput, type PlanStep } from './index';
+import { planBatches, planTroubles, type PlanBatch, type PlanInput, type PlanStep } from './index';
 
 const SLOT = 300;
 const T0 = 1_800_000_000;
@@ -187,11 +187,14 @@ describe('planBatches', () => {
 const tinyStep = fc.record({
   slots: fc.integer({ min: 1, max: 3 }),
   people: fc.integer({ min: 0, max: 2 }),
+  /** Somebody comes besides, at one end or both. */
+  comes: fc.constantFrom('never', 'never', 'first', 'last', 'both'),
   use: fc.constantFrom('none', 'house', 'either', 'cooler'),
   amount: fc.constantFrom(20, 50, 60),
   together: fc.constantFrom(undefined, 'plain'),
   wait: fc.constantFrom(0, SLOT, Infinity),
 });
+const visit = (slot: number) => ({ fromS: slot * SLOT + 60, toS: slot * SLOT + 240, people: 1 });
 const PLACES = { none: [], house: ['house'], either: ['house', 'little'], cooler: ['cooler'] };
 const tiny = fc
   .record({
@@ -216,6 +219,10 @@ const tiny = fc
             step(`s${k}`, s.slots, {
               people: s.people,
               maxWaitAfterS: s.wait,
+              visits: [
+                ...(s.comes === 'first' || s.comes === 'both' ? [visit(0)] : []),
+                ...(s.comes === 'last' || s.comes === 'both' ? [visit(s.slots - 1)] : []),
+              ],
               uses:
                 s.use === 'none'
                   ? []
@@ -223,6 +230,7 @@ const tiny = fc
                       {
                         anyOf: PLACES[s.use],
                         amount: s.amount,
+                        ...(s.use === 'either' ? { amounts: { little: s.amount - 10 } } : {}),
                         ...(s.together ? { together: s.together } : {}),
                       },
                     ],
@@ -246,7 +254,7 @@ describe('against an independent look at the rules', () => {
     fc.assert(
       fc.property(tiny, (task) => {
         const p = planBatches(task);
-        expect(brokenRules(task, p)).toEqual([]);
+        expect(planTroubles(task, p.steps)).toEqual([]);
         const best = bestByTrying(task);
         if (!best) return void expect(p.status).toBe('infeasible');
         expect(p.status).toBe('ok');
@@ -308,7 +316,7 @@ describe('against an independent look at the rules', () => {
     const task = smokehouse(seed, { batches: 8, days: 4, people: 3 });
     const one = planBatches({ ...task, limits: { timeMs: 1e9, rounds: 0 } });
     const p = planBatches({ ...task, limits: { timeMs: 1e9, rounds: 40, seed } });
-    expect(brokenRules(task, p)).toEqual([]);
+    expect(planTroubles(task, p.steps)).toEqual([]);
     expect(p.unplaced.length).toBeLessThanOrEqual(one.unplaced.length);
     if (p.unplaced.length === one.unplaced.length)
       expect(p.weightedLatenessS).toBeLessThanOrEqual(one.weightedLatenessS);
@@ -327,7 +335,7 @@ describe('against an independent look at the rules', () => {
     expect(seen).toHaveLength(2);
     let ms = 0;
     const p = planBatches({ ...task, limits: { timeMs: 50, clock: () => (ms += 10) } });
-    expect(brokenRules(task, p)).toEqual([]);
+    expect(planTroubles(task, p.steps)).toEqual([]);
     expect(ms).toBeLessThan(50 + 30);
   });
 

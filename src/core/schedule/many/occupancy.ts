@@ -49,6 +49,13 @@ export class Occupancy {
     const step = this.problem.jobs[job]!.steps[i]!;
     const [from, to] = [Math.max(0, start), Math.min(this.problem.slots, start + step.slots)];
     for (let t = from; t < to; t += 1) this.idle[t]! -= sign * step.people;
+    for (const v of step.visits)
+      for (
+        let t = Math.max(0, start + v.from);
+        t < Math.min(this.problem.slots, start + v.to);
+        t += 1
+      )
+        this.idle[t]! -= sign * v.people;
     for (const take of step.choices[choice]?.takes ?? []) {
       const sum = this.sums[take.resource]!;
       if (this.problem.resources[take.resource]!.shared === 'sum')

@@ -1,5 +1,5 @@
 import { QuantityError, requireFinite, requireNonNegative, requirePositive } from '../../guard';
-import type { PlanBatch, PlanInput, PlanResource, PlanStep, PlanUse } from './types';
+import type { PlanBatch, PlanInput, PlanResource, PlanStep, PlanUse, Visit } from './types';
 
 /** Everything begins and ends on a grid of five minutes. */
 export const SLOT_S = 300;
@@ -8,11 +8,14 @@ export const SLOT_S = 300;
 export type Take = { resource: number; amount: number; key: string | null };
 /** One way to place the uses of a step, and the resource of each use in order. */
 export type Choice = { takes: Take[]; of: number[] };
+/** People besides, in slots from the beginning of a step. */
+export type Presence = { from: number; to: number; people: number };
 export type Pin = { slot: number; choice: number };
 export type Step = {
   id: string;
   slots: number;
   people: number;
+  visits: Presence[];
   waitSlots: number;
   choices: Choice[];
   /** Where it stays. */
@@ -56,7 +59,8 @@ function choicesOf(uses: readonly PlanUse[], resources: readonly PlanResource[])
   };
   let all: number[][] = [[]];
   for (const use of uses) {
-    requireNonNegative('amount', use.amount);
+    for (const amount of [use.amount, ...Object.values(use.amounts ?? {})])
+      requireNonNegative('amount', amount);
     if (use.anyOf.length === 0) throw new QuantityError('anyOf', '', 'one resource at least');
     const places = [...new Set(use.anyOf)].map(indexOf);
     all = all.flatMap((one) => places.map((p) => [...one, p]));
@@ -64,7 +68,8 @@ function choicesOf(uses: readonly PlanUse[], resources: readonly PlanResource[])
   return all.flatMap((of): Choice[] => {
     const takes: Take[] = [];
     for (const [i, resource] of of.entries()) {
-      const { amount, together = null } = uses[i]!;
+      const { together = null, amounts } = uses[i]!;
+      const amount = amounts?.[resources[resource]!.id] ?? uses[i]!.amount;
       const known = takes.find((t) => t.resource === resource);
       if (known && known.key !== together) return [];
       if (known) known.amount += amount;
@@ -93,6 +98,24 @@ function peopleOf(input: PlanInput, baseS: number, slots: number): Int32Array {
     );
   }
   return people;
+}
+
+/** When people come to a step besides, in slots: as many as any of its visits asks for, and none outside the step. */
+function visitsOf(visits: readonly Visit[], slots: number): Presence[] {
+  const asked = new Array<number>(visits.length > 0 ? slots : 0).fill(0);
+  for (const v of visits) {
+    requireNonNegative('visits.people', v.people);
+    const from = Math.floor(requireNonNegative('visits.fromS', v.fromS) / SLOT_S + 1e-9);
+    const to = Math.min(slots, Math.ceil(requireFinite('visits.toS', v.toS) / SLOT_S - 1e-9));
+    for (let t = from; t < to; t += 1) asked[t] = Math.max(asked[t]!, v.people);
+  }
+  const out: Presence[] = [];
+  asked.forEach((people, t) => {
+    const last = out.at(-1);
+    if (last && last.to === t && last.people === people) last.to = t + 1;
+    else if (people > 0) out.push({ from: t, to: t + 1, people });
+  });
+  return out;
 }
 
 type Places = { startS: number; uses?: readonly string[] };
@@ -136,10 +159,12 @@ export function makeProblem(input: PlanInput): Problem {
     const choices = choicesOf(s.uses, resources);
     const pin = fixed.find((f) => f.batch === b.id && f.step === s.id);
     const was = input.previous?.find((p) => p.batch === b.id && p.step === s.id);
+    const length = Math.ceil(s.durationS / SLOT_S - 1e-9);
     return {
       id: s.id,
-      slots: Math.ceil(s.durationS / SLOT_S - 1e-9),
+      slots: length,
       people: s.people,
+      visits: visitsOf(s.visits ?? [], length),
       waitSlots: Math.min(slots, Math.floor(s.maxWaitAfterS / SLOT_S + 1e-9)),
       choices,
       fixed: pinOf(choices, pin),

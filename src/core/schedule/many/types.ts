@@ -8,13 +8,22 @@ export type DutySpan = { startS: number; endS: number; people: number };
  */
 export type PlanResource = { id: string; capacity: number; shared: 'sum' | 'same_run' };
 
-/** One of `anyOf` is taken for the whole step. */
-export type PlanUse = { anyOf: string[]; amount: number; together?: string };
+/** One of `anyOf` is taken for the whole step; `amounts`: as the resource itself counts it, where they count differently. */
+export type PlanUse = {
+  anyOf: string[];
+  amount: number;
+  together?: string;
+  amounts?: Record<string, number>;
+};
+/** People for a part of a step, s from its beginning; rounded outwards to the grid. */
+export type Visit = { fromS: number; toS: number; people: number };
 export type PlanStep = {
   id: string;
   durationS: number;
   /** Needed from its first to its last moment. */
   people: number;
+  /** When somebody comes to it besides: to load, to look, to pull. */
+  visits?: Visit[];
   uses: PlanUse[];
   /** The next step begins at most so long after this one ends, s; 0: at once; Infinity: whenever. */
   maxWaitAfterS: number;
