@@ -159,6 +159,8 @@ export { whatHolds, type Holding } from './schedule/what-holds';
 export { READY_AHEAD_S, START_BACK_S } from './schedule/ranges';
 export { recipeBlocks, requiredHoldS } from './schedule/recipe-blocks';
 export * from './schedule/many';
+export * from './schedule/task';
+export * from './roster';
 export { followRecord, type Standing, type Way, type WayPiece } from './schedule/follow';
 export { passedSteps, recipeOfRun } from './schedule/passed';
 export { workingSpans, type Span, type WorkingHours } from './schedule/working-hours';

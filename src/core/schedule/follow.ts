@@ -32,7 +32,7 @@ type Flat = { block: number; piece: Block['pieces'][number] };
 function behind(
   flat: readonly Flat[],
   passed: ReadonlyMap<string, Passed>,
-  input: Input,
+  input: Pick<Input, 'passed' | 'dueS' | 'nowS'>,
 ): WayPiece[] {
   const out: WayPiece[] = [];
   let atS = input.passed[0]?.startS ?? input.nowS;
@@ -64,15 +64,20 @@ function atOnce(pieces: readonly Block['pieces'][number][], fromS: number): WayP
   });
 }
 
-/**
- * The plan of a batch that follows its record: done steps when they were done, the running one to its forecast end, the
- * rest of its unbroken block at once after it, and what comes then planned anew from there, as late as ready-by allows
- * and no later than the product may wait.
- * @returns never a step in the future that the record has behind it
- * @throws RangeError as {@link planBackward}
- */
-export function followRecord(input: Input): Way {
-  const { blocks, nowS, readyByS, working, horizonS } = input;
+/** What of a way is settled, and what is still free to plan. */
+export type SoFar = {
+  /** What the record has behind it and in it, and what follows that at once. */
+  settled: WayPiece[];
+  /** When the settled part is over; now or earlier where nothing goes on. */
+  reachedS: number;
+  /** How long the product may wait then, s; Infinity before it has begun. */
+  waitS: number;
+  later: Block[];
+};
+
+/** A way by its record: done steps when they were done, the running one to its forecast end, the rest of its block at once. */
+export function recordSoFar(input: Pick<Input, 'blocks' | 'passed' | 'dueS' | 'nowS'>): SoFar {
+  const { blocks, nowS } = input;
   const passed = new Map(input.passed.map((p) => [p.key, p]));
   const flat = blocks.flatMap((b, block) => b.pieces.map((piece): Flat => ({ block, piece })));
   const last = flat.findLastIndex((f) => passed.has(f.piece.key));
@@ -84,15 +89,29 @@ export function followRecord(input: Input): Way {
     rest.map((f) => f.piece),
     Math.max(nowS, doneS),
   );
-  const reachedS = following.at(-1)?.endS ?? doneS;
+  return {
+    settled: [...done, ...following],
+    reachedS: following.at(-1)?.endS ?? doneS,
+    waitS: begun < 0 ? Infinity : blocks[begun]!.maxWaitAfterS,
+    later: blocks.slice(begun + 1),
+  };
+}
+
+/**
+ * The plan of a batch that follows its record: done steps when they were done, the running one to its forecast end, the
+ * rest of its unbroken block at once after it, and what comes then planned anew from there, as late as ready-by allows
+ * and no later than the product may wait.
+ * @returns never a step in the future that the record has behind it
+ * @throws RangeError as {@link planBackward}
+ */
+export function followRecord(input: Input): Way {
+  const { nowS, readyByS, working, horizonS } = input;
+  const { settled: way, reachedS, waitS, later } = recordSoFar(input);
   const fromS = Math.max(nowS, reachedS);
-  const later = blocks.slice(begun + 1);
-  const way = [...done, ...following];
   if (later.length === 0) return { pieces: way, readyS: reachedS, lateS: reachedS - readyByS };
   const ask = (byS: number) =>
     planBackward({ blocks: later, nowS: fromS, readyByS: byS, horizonS, working });
   const latest = ask(readyByS);
-  const waitS = begun < 0 ? Infinity : blocks[begun]!.maxWaitAfterS;
   const waits = latest.status === 'ok' && latest.pieces[0]!.startS - reachedS > waitS;
   /* It may not wait so long: as early as can be, which is what is planned when there is no time. */
   const plan = waits ? ask(fromS) : latest;

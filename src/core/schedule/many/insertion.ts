@@ -19,6 +19,8 @@ export type Inserted = {
 const NEVER = Infinity;
 /** So many slots no plan has: a step that moved outweighs every span among plans that end alike. */
 const MOVED = 1e7;
+/** Between plans that end alike and are as long, one that joins runs: in sum less than a slot, however many it joins. */
+const JOINED = 0.9;
 /** First it is looked so far beyond ready-by, or beyond where a job was found before: two days; further only where that is not enough. */
 const NEAR_SLOTS = 576;
 
@@ -40,9 +42,10 @@ function joins(
 }
 
 /**
- * Puts one batch into what is left of everything, exactly: of all ways to place its steps one with the least cost, and
- * among those the shortest from its first start to its last end. Dynamic programming over steps and slots: for each slot
- * that a step may begin in, the latest first start that leads there, with as few steps moved as possible.
+ * Puts one batch into what is left of everything, exactly: of all ways to place its steps one with the least cost, among
+ * those the shortest from its first start to its last end, and among those one that lights no fire of its own. Dynamic
+ * programming over steps and slots: for each slot that a step may begin in, the latest first start that leads there, with
+ * as few steps moved as possible.
  */
 export class Insertion {
   /** Slots that the people of a step, and then one choice of its places, keep it out of. */
@@ -52,6 +55,7 @@ export class Insertion {
   private readonly blocked: Uint8Array;
   /** By step: the best choice at each slot plus 1, 0 where it cannot begin; and what is known of the way to there. */
   private readonly choice: Uint8Array[] = [];
+  private readonly joined: Uint8Array[] = [];
   private readonly value: Float64Array[] = [];
   private readonly from: Int32Array[] = [];
   private readonly queue: Int32Array;
@@ -74,6 +78,7 @@ export class Insertion {
     const most = jobs.reduce((n, j) => Math.max(n, j.steps.length), 0);
     for (let k = 0; k < most; k += 1) {
       this.choice.push(new Uint8Array(slots));
+      this.joined.push(new Uint8Array(slots));
       this.value.push(new Float64Array(slots));
       this.from.push(new Int32Array(slots));
     }
@@ -98,15 +103,17 @@ export class Insertion {
   private within(job: Job, slots: number, ask: Ask): Inserted | null {
     this.slots = slots;
     for (const [k, step] of job.steps.entries()) {
-      this.markStarts(job, step, this.choice[k]!, ask);
+      this.markStarts(job, step, k, ask);
       this.walk(job, k);
     }
     return this.best(job, ask.tie ?? (() => 0));
   }
 
   /** Marks where a step may begin, and with which choice. */
-  private markStarts(job: Job, step: Step, out: Uint8Array, ask: Ask): void {
+  private markStarts(job: Job, step: Step, k: number, ask: Ask): void {
+    const out = this.choice[k]!;
     out.fill(0, 0, this.slots);
+    this.joined[k]!.fill(0, 0, this.slots);
     if (step.fixed) {
       if (step.fixed.slot >= 0 && step.fixed.slot < this.slots)
         out[step.fixed.slot] = step.fixed.choice + 1;
@@ -122,7 +129,7 @@ export class Insertion {
     /* The place of before first, then the others, which of them first is left to the tie. */
     const first = step.before?.choice ?? Math.floor((ask.tie?.() ?? 0) * order.length);
     order.push(...order.splice(0, first));
-    for (const c of order) this.markChoice(job, step, c, out, ask.without ?? {});
+    for (const c of order) this.markChoice(job, step, c, k, ask.without ?? {});
   }
 
   /** A start is barred where too few are idle at any moment of a visit. */
@@ -137,8 +144,9 @@ export class Insertion {
     }
   }
 
-  private markChoice(job: Job, step: Step, c: number, out: Uint8Array, without: Without): void {
+  private markChoice(job: Job, step: Step, c: number, k: number, without: Without): void {
     const { problem, taken, blocked, slots } = this;
+    const [out, joined] = [this.choice[k]!, this.joined[k]!];
     blocked.set(this.busy);
     const runs: Take[] = [];
     for (const take of step.choices[c]!.takes) {
@@ -153,8 +161,12 @@ export class Insertion {
       for (let t = job.release; t < slots; t += 1) if (sum[t]! > most) blocked[t] = 1;
     }
     for (const t of this.joinsOf(runs, step.slots))
-      if (t >= job.release && !out[t] && !this.barred[t] && this.isClear(t, step.slots))
+      if (t >= job.release && !joined[t] && !this.barred[t] && this.isClear(t, step.slots)) {
+        /* Where it was before it stays, as good as that is. */
+        if (out[t] && step.before) continue;
         out[t] = c + 1;
+        joined[t] = 1;
+      }
     for (const { resource } of runs)
       for (const r of taken.runs[resource]!)
         blocked.fill(1, Math.max(0, r.start), Math.min(slots, Math.max(0, r.end)));
@@ -191,8 +203,11 @@ export class Insertion {
     const { before: was } = job.steps[k]!;
     const { slots, queue } = this;
     const [value, choice] = [this.value[k]!, this.choice[k]!];
+    const joined = this.joined[k]!;
+    const join = JOINED / job.steps.length;
     const priceAt = (t: number) =>
-      was && (was.slot !== t || was.choice !== choice[t]! - 1) ? MOVED : 0;
+      (was && (was.slot !== t || was.choice !== choice[t]! - 1) ? MOVED : 0) -
+      (joined[t] ? join : 0);
     if (k === 0) {
       for (let t = 0; t < slots; t += 1) value[t] = choice[t] ? priceAt(t) - t : NEVER;
       return;
@@ -236,12 +251,14 @@ export class Insertion {
       /* Later ends cost no less, moves apart: nothing better comes. */
       if (late > cost) break;
       const spanHere = end + (value[t]! - moves * MOVED);
-      const better = costHere < cost - 1e-9 || (costHere < cost + 1e-9 && spanHere < span);
-      const same = !better && costHere < cost + 1e-9 && spanHere === span;
+      const better = costHere < cost - 1e-9 || (costHere < cost + 1e-9 && spanHere < span - 1e-9);
+      const same = !better && costHere < cost + 1e-9 && spanHere < span + 1e-9;
       ties = better ? 1 : same ? ties + 1 : ties;
       if (better || (same && tie() * ties > ties - 1)) [at, cost, span] = [t, costHere, spanHere];
     }
-    return at < 0 ? null : { placement: this.trace(job, at), cost, spanSlots: span };
+    return at < 0
+      ? null
+      : { placement: this.trace(job, at), cost, spanSlots: Math.ceil(span - 1e-6) };
   }
 
   private trace(job: Job, lastStart: number): Placement {

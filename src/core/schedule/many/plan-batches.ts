@@ -133,6 +133,7 @@ export function planBatches(input: PlanInput): BatchPlan {
     unplaced,
     weightedLatenessS: sumOf((i, p) => latenessOf(problem, i, p) * problem.jobs[i]!.weight),
     spanS: found.span * SLOT_S,
+    runs: found.fires,
     lowerBoundS: bound,
     proven: done(found),
     moved: sumOf((i, p) => movesOf(problem, i, p)),

@@ -8,17 +8,21 @@ export type Found = {
   placements: (Placement | null)[];
   cost: number;
   span: number;
+  /** Runs of places that take one at a time. */
+  fires: number;
   missing: number;
 };
 
 const EPS = 1e-6;
-/** Fewer without a place first, then less lateness, then less time on the way. */
+/** Fewer without a place first, then less lateness, then less time on the way, then fewer fires. */
 export const isBetter = (a: Found, b: Found): boolean =>
   a.missing !== b.missing
     ? a.missing < b.missing
     : Math.abs(a.cost - b.cost) > EPS
       ? a.cost < b.cost
-      : a.span < b.span - EPS;
+      : Math.abs(a.span - b.span) > EPS
+        ? a.span < b.span
+        : a.fires < b.fires;
 
 const endOf = (problem: Problem, i: number, p: Placement) =>
   p.starts.at(-1)! + problem.jobs[i]!.steps.at(-1)!.slots;
@@ -78,7 +82,8 @@ class Draft {
       cost += costOf(problem, i, p);
       span += endOf(problem, i, p) - p.starts[0]!;
     });
-    return { placements: [...placements], cost, span, missing };
+    const fires = this.taken.runs.reduce((sum, runs) => sum + runs.length, 0);
+    return { placements: [...placements], cost, span, fires, missing };
   }
 }
 

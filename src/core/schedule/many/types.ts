@@ -90,6 +90,8 @@ export type BatchPlan = {
   weightedLatenessS: number;
   /** Σ last end − first start. */
   spanS: number;
+  /** Runs of places that take one run at a time: how often a fire is lit. */
+  runs: number;
   /** No plan has a weighted lateness below this. */
   lowerBoundS: number;
   /** No other plan is better, by lateness and then by span. */

@@ -1,0 +1,293 @@
+import { programOf } from '../../route/read';
+import type { Recipe } from '../../formula/recipe';
+import type { Machine } from '../../making';
+import type { ProgramStage } from '../../formula/stage';
+import { recordSoFar, type SoFar, type WayPiece } from '../follow';
+import type { FixedStep, PlanBatch, PlanInput, PlanStep, PlanUse } from '../many';
+import type { Passed } from '../passed';
+import type { Block } from '../plan';
+import { alikeGroups } from './alike';
+import { groupPieces, peopleOf, stepKey, type Group } from './groups';
+import { isOneRun, planResources, roomTaken, stepFacts, type PlanPlace } from './places';
+
+/** A batch that goes its way, or one that is wished. */
+export type Work = {
+  id: string;
+  recipe: Recipe;
+  batterG: number;
+  readyByS: number;
+  /** What an hour late weighs, > 0. */
+  weight: number;
+  /** Not before, clock seconds: the meat comes then. */
+  fromS: number | null;
+  blocks: Block[];
+  /** What its record has; nothing for one that is wished. */
+  passed: readonly Passed[];
+  /** When the step that goes on is forecast to end. */
+  dueS: number | null;
+  /** The place where it is now. */
+  placeId: string | null;
+};
+
+/** A batch that has no place to go to: for this step it is too much for every one of them, or there is none. */
+export type Misfit = {
+  batch: string;
+  step: string;
+  code: 'no_place' | 'no_room';
+  /** What the largest of them takes, and what is asked, g. */
+  asksG: number;
+  takesG: number;
+};
+
+/** A step on the board: when it is, is told by the plan. */
+export type TaskStep = Group & {
+  batch: string;
+  people: number;
+  /** Where its record has it; null where it is to be planned. */
+  settledS: { startS: number; endS: number } | null;
+};
+
+export type Task = Omit<PlanInput, 'limits' | 'previous'> & {
+  steps: TaskStep[];
+  misfits: Misfit[];
+  /** What lies behind the batches: no longer a matter of the plan. */
+  behind: (WayPiece & { batch: string })[];
+};
+
+export type TaskSite = {
+  places: readonly PlanPlace[];
+  machines: readonly Machine[];
+  spans: PlanInput['spans'];
+};
+
+/** So long before it must be done a batch begins at most, besides its length, s. Usual: it is not made a week ahead. */
+const EARLY_S = 3 * 24 * 3600;
+/** What stands before the first step of a batch that waits between two: it keeps its wait from growing past its limit. */
+export const WAITING = 'waiting';
+const GRID_S = 300;
+
+type Made = {
+  batch: PlanBatch;
+  steps: TaskStep[];
+  fixed: FixedStep[];
+  behind: Task['behind'];
+  misfits: Misfit[];
+};
+
+const programAhead = (recipe: Recipe, group: Group): ProgramStage[] => {
+  const stages = programOf(recipe);
+  return [...new Set(group.pieces.map((p) => stepKey(p.key)))].flatMap((key) => {
+    const stage = stages.find((s) => key === `stage:${s.id}`);
+    return stage ? [stage] : [];
+  });
+};
+
+/** Groups of a batch in order of its way: one whose name was there before gets a number, so that each has its own. */
+class Names {
+  private readonly seen = new Map<string, number>();
+  of(groups: readonly Group[]): Group[] {
+    return groups.map((g) => {
+      const n = (this.seen.get(g.id) ?? 0) + 1;
+      this.seen.set(g.id, n);
+      return n === 1 ? g : { ...g, id: `${g.id}#${n}` };
+    });
+  }
+}
+
+class TaskMaker {
+  private readonly together: Map<string, string>;
+
+  constructor(
+    private readonly works: readonly Work[],
+    private readonly site: TaskSite,
+    private readonly nowS: number,
+  ) {
+    this.together = this.alike();
+  }
+
+  /** What hangs under the same key, by work and group. */
+  private alike(): Map<string, string> {
+    const runs = this.works.flatMap((w) => {
+      const names = new Names();
+      const place = (key: string) => stepFacts(w.recipe)(key).place;
+      return w.blocks.flatMap((b) =>
+        names
+          .of(groupPieces(b.pieces, place))
+          .filter((g) => g.place !== null && isOneRun(g.place))
+          .map((g) => ({ key: `${w.id} ${g.id}`, program: programAhead(w.recipe, g) })),
+      );
+    });
+    const groups = alikeGroups(runs.map((r) => r.program));
+    return new Map(runs.map((r, i) => [r.key, `program-${groups[i]}`]));
+  }
+
+  private usesOf(work: Work, group: Group, misfits: Misfit[]): PlanUse[] {
+    const { places, machines } = this.site;
+    const facts = stepFacts(work.recipe);
+    const kinds = new Set(group.pieces.flatMap((p) => facts(stepKey(p.key)).machines));
+    const bench = [...kinds].flatMap((kind): PlanUse[] => {
+      const anyOf = machines.filter((m) => m.kind === kind).map((m) => m.id);
+      return anyOf.length > 0 ? [{ anyOf, amount: 1 }] : [];
+    });
+    if (group.place === null) return bench;
+    const of = places.filter((p) => p.kind === group.place);
+    const amounts = Object.fromEntries(
+      of.map((p) => [p.id, roomTaken(work.recipe, work.batterG, p)]),
+    );
+    const fits = of.filter((p) => amounts[p.id]! <= (p.capacityG ?? Infinity) + 1e-6);
+    if (fits.length === 0) {
+      /* A site without a cooler or a freezer of that name has one all the same: only programs need a place of their own. */
+      if (of.length === 0 && !isOneRun(group.place)) return bench;
+      misfits.push({
+        batch: work.id,
+        step: group.id,
+        code: of.length === 0 ? 'no_place' : 'no_room',
+        asksG: work.batterG,
+        takesG: Math.max(0, ...of.map((p) => p.capacityG ?? 0)),
+      });
+    }
+    const together = this.together.get(`${work.id} ${group.id}`);
+    const use: PlanUse = {
+      anyOf: of.map((p) => p.id),
+      amount: work.batterG,
+      amounts: Object.fromEntries(
+        of.map((p) => [p.id, Math.min(amounts[p.id]!, Number.MAX_VALUE)]),
+      ),
+      ...(together && isOneRun(group.place) ? { together } : {}),
+    };
+    return of.length > 0 ? [...bench, use] : bench;
+  }
+
+  private stepOf(work: Work, group: Group, maxWaitAfterS: number, misfits: Misfit[]): PlanStep {
+    const need = (key: string) => stepFacts(work.recipe)(key).people;
+    return {
+      id: group.id,
+      durationS: group.durationS,
+      ...peopleOf(group, need),
+      uses: this.usesOf(work, group, misfits),
+      maxWaitAfterS,
+    };
+  }
+
+  private taskStep(work: Work, group: Group, settledS: TaskStep['settledS']): TaskStep {
+    const need = (key: string) => stepFacts(work.recipe)(key).people;
+    const people = Math.max(0, ...group.pieces.map((p) => (p.attended ? need(stepKey(p.key)) : 0)));
+    return { ...group, batch: work.id, people, settledS };
+  }
+
+  /** What the record has settled and is not over: it stays where it is, in the place where the batch is. */
+  private settled(work: Work, so: SoFar, names: Names, made: Made): void {
+    const { settled: pieces, waitS } = so;
+    const place = (key: string) => stepFacts(work.recipe)(key).place;
+    const groups = names.of(groupPieces(pieces, place));
+    let at = 0;
+    const real = pieces.filter((p) => p.durationS > 0);
+    for (const g of groups) {
+      const own = real.slice(at, at + g.pieces.length);
+      at += g.pieces.length;
+      const [startS, endS] = [own[0]!.startS, own.at(-1)!.endS];
+      if (endS <= this.nowS) {
+        made.behind.push(...own.map((p) => ({ ...p, batch: work.id })));
+        continue;
+      }
+      const beforeS = ((startS % GRID_S) + GRID_S) % GRID_S;
+      const onTime = {
+        ...g,
+        durationS: endS - startS,
+        pieces: g.pieces.map((p, i) => ({
+          ...p,
+          fromS: own[i]!.startS - startS,
+          toS: own[i]!.endS - startS,
+        })),
+      };
+      const step = this.stepOf(work, onTime, g === groups.at(-1) ? waitS : 0, []);
+      const uses = step.uses.map((u) => ({
+        ...u,
+        anyOf: work.placeId !== null && u.anyOf.includes(work.placeId) ? [work.placeId] : u.anyOf,
+      }));
+      made.batch.steps.push({ ...step, uses, durationS: endS - startS + beforeS });
+      made.fixed.push({ batch: work.id, step: g.id, startS: startS - beforeS });
+      made.steps.push(this.taskStep(work, onTime, { startS, endS }));
+    }
+  }
+
+  make(work: Work): Made {
+    const so = recordSoFar({ ...work, nowS: this.nowS });
+    const { readyByS, weight } = work;
+    const made: Made = {
+      batch: { id: work.id, readyByS, weight, steps: [] },
+      steps: [],
+      fixed: [],
+      behind: [],
+      misfits: [],
+    };
+    const names = new Names();
+    this.settled(work, so, names, made);
+    const restS = so.later.reduce(
+      (sum, b) => sum + b.pieces.reduce((s, p) => s + p.durationS, 0),
+      0,
+    );
+    const begun = so.settled.length > 0;
+    if (begun && made.fixed.length === 0) this.keepWait(work, so.reachedS + so.waitS, made);
+    if (!begun) {
+      const early = readyByS - restS - EARLY_S;
+      made.batch.releaseS = Math.max(this.nowS, work.fromS ?? -Infinity, Math.min(early, readyByS));
+    }
+    const place = (key: string) => stepFacts(work.recipe)(key).place;
+    for (const b of so.later) {
+      const groups = names.of(groupPieces(b.pieces, place));
+      for (const g of groups) {
+        const waitS = g === groups.at(-1) ? b.maxWaitAfterS : 0;
+        made.batch.steps.push(this.stepOf(work, g, waitS, made.misfits));
+        made.steps.push(this.taskStep(work, g, null));
+      }
+    }
+    return made;
+  }
+
+  /** It waits between two steps: no longer than it may; where that is over, as soon as can be. */
+  private keepWait(work: Work, untilS: number, made: Made): void {
+    const firstS = Math.ceil(this.nowS / GRID_S) * GRID_S;
+    if (!Number.isFinite(untilS) || untilS <= firstS) return;
+    made.batch.steps.push({
+      id: WAITING,
+      durationS: GRID_S,
+      people: 0,
+      uses: [],
+      maxWaitAfterS: untilS - firstS,
+    });
+    made.fixed.push({ batch: work.id, step: WAITING, startS: firstS - GRID_S });
+  }
+}
+
+/**
+ * The task of planning several batches at a site: what each still asks for, what is settled by its record, what may hang
+ * together, and what has no place at all. Those without a place stand in `misfits` and in no plan.
+ * @param nowS clock seconds · @param horizonS how far is planned, s
+ * @source field standard, many batches
+ */
+export function planTask(input: {
+  works: readonly Work[];
+  site: TaskSite;
+  nowS: number;
+  horizonS: number;
+}): Task {
+  const { works, site, nowS, horizonS } = input;
+  const maker = new TaskMaker(works, site, nowS);
+  const made = works.map((w) => maker.make(w));
+  const misfits = made.flatMap((m) => m.misfits);
+  const planned = made.filter(
+    (m) => m.batch.steps.length > 0 && !misfits.some((x) => x.batch === m.batch.id),
+  );
+  return {
+    nowS,
+    horizonS,
+    spans: [...site.spans],
+    resources: planResources(site.places, site.machines),
+    batches: planned.map((m) => m.batch),
+    fixed: planned.flatMap((m) => m.fixed),
+    steps: made.flatMap((m) => m.steps),
+    misfits,
+    behind: made.flatMap((m) => m.behind),
+  };
+}
