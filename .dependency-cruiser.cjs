@@ -17,6 +17,7 @@ const ORDER = [
   'batches',
   'houses',
   'reach',
+  'plan',
   'bench',
   'records',
 ];

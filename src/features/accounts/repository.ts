@@ -27,6 +27,17 @@ export const countPeople = async (db: Handle): Promise<number> =>
 export const listPeople = (db: Handle): Promise<PersonRow[]> =>
   db.withoutPlugins().selectFrom('user').select(COLUMNS).orderBy('name').execute();
 
+/** People who work here and may sign in: who stands in rosters and on duty lists. */
+export const listWorkers = (db: Handle): Promise<{ id: string; name: string }[]> =>
+  db
+    .withoutPlugins()
+    .selectFrom('user')
+    .select(['id', 'name'])
+    .where('role', '<>', 'reader')
+    .where((e) => e.or([e('banned', '=', false), e('banned', 'is', null)]))
+    .orderBy('name')
+    .execute();
+
 export const findPerson = (db: Handle, id: string): Promise<PersonRow | undefined> =>
   db.withoutPlugins().selectFrom('user').select(COLUMNS).where('id', '=', id).executeTakeFirst();
 

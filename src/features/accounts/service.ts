@@ -96,4 +96,4 @@ export async function changePassword(
   });
 }
 
-export { countPeople, listPeople } from './repository';
+export { countPeople, listPeople, listWorkers } from './repository';

@@ -8,7 +8,6 @@ import {
   recipeBlocks,
   recipeOfRun,
   whatHolds,
-  workingSpans,
   type Block,
   type Case,
   type CureHoldRuleBody,
@@ -18,7 +17,7 @@ import {
   type Span,
   type Way,
 } from '@/core';
-import type { Site } from '@/features/settings/service';
+import { attendedSpans, type Site } from '@/features/settings/service';
 
 /** How far ahead a plan may look, s: three weeks past ready-by or now. */
 const HORIZON_S = 21 * 24 * 3600;
@@ -42,7 +41,7 @@ export function planBatch(
 ): Plan {
   const readyS = Math.min(readyByS, fromS + START_BACK_S + READY_AHEAD_S);
   const horizonS = Math.max(0, readyS - fromS) + HORIZON_S;
-  const working = workingSpans(site.workingHours, site.timeZone, fromS, fromS + horizonS);
+  const working = attendedSpans(site, fromS, fromS + horizonS);
   return planBackward({
     blocks: longestWay(recipe, holdRule),
     nowS: fromS,
@@ -56,7 +55,7 @@ export function planBatch(
 export function holdsBack(plan: Plan, site: Site, fromS: number): Holding | null {
   const pieces = piecesOf(plan);
   const endS = pieces.at(-1)?.endS ?? fromS;
-  return whatHolds(pieces, workingSpans(site.workingHours, site.timeZone, fromS, endS), fromS);
+  return whatHolds(pieces, attendedSpans(site, fromS, endS), fromS);
 }
 
 export const piecesOf = (plan: Plan) =>
@@ -90,7 +89,7 @@ export function wayOfBatch(c: Case, site: Site, dueS: number | null, nowS: numbe
     readyByS,
     horizonS,
   };
-  const working = workingSpans(site.workingHours, site.timeZone, nowS, toS);
+  const working = attendedSpans(site, nowS, toS);
   const way = followRecord({ ...input, working });
   if (way.lateS === null || way.lateS <= 0) return { ...way, overtimeS: null };
   const { readyS } = followRecord({ ...input, working: always(nowS, toS) });

@@ -1,2 +1,3 @@
 /** What others ask of houses. */
 export { housePrior } from './fits';
+export { dueNow } from './way';

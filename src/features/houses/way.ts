@@ -25,10 +25,16 @@ export const wayWith = (
   nowS: number,
 ): BatchWay => wayOfBatch(d.case, site, dueOf(d, forecast), nowS);
 
-/** The same with the forecast of what goes on; where there is none, by the planned length. */
-export async function wayNow(db: Handle, d: Dossier, site: Site, nowS: number): Promise<BatchWay> {
+async function forecastNow(db: Handle, d: Dossier): Promise<BatchForecast | null> {
   const { phase } = d.case.state;
   const runs = phase === 'in_house' || phase === 'chilling';
-  const forecast = runs ? await forecastOf(db, d, 'page').catch(() => null) : null;
-  return wayWith(d, forecast, site, nowS);
+  return runs ? forecastOf(db, d, 'page').catch(() => null) : null;
 }
+
+/** When the step that goes on is forecast to end; null where nothing says so. */
+export const dueNow = async (db: Handle, d: Dossier): Promise<number | null> =>
+  dueOf(d, await forecastNow(db, d));
+
+/** The same with the forecast of what goes on; where there is none, by the planned length. */
+export const wayNow = async (db: Handle, d: Dossier, site: Site, nowS: number): Promise<BatchWay> =>
+  wayWith(d, await forecastNow(db, d), site, nowS);

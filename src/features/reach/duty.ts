@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
 import { onDuty, type Duty, type DutyPerson } from '@/core';
+import { listWorkers } from '@/features/accounts/service';
 import type { Db, Handle } from '@/platform/db/client';
 
 /** Before a site has said otherwise: nobody; what asks for somebody soon; ten minutes to answer. */
@@ -10,20 +11,9 @@ export async function loadDuty(db: Handle): Promise<Duty> {
   return row?.duty ?? NOBODY;
 }
 
-/** People who may be on duty: who works with batches and may sign in. */
-export const dutyPeople = (db: Handle): Promise<{ id: string; name: string }[]> =>
-  db
-    .withoutPlugins()
-    .selectFrom('user')
-    .select(['id', 'name'])
-    .where('role', '<>', 'reader')
-    .where((e) => e.or([e('banned', '=', false), e('banned', 'is', null)]))
-    .orderBy('name')
-    .execute();
-
 /** Keeps the list. False where somebody on it does not work here, or is on it twice. */
 export async function saveDuty(db: Db, duty: Duty): Promise<boolean> {
-  const known = new Set((await dutyPeople(db)).map((p) => p.id));
+  const known = new Set((await listWorkers(db)).map((p) => p.id));
   const named = duty.people.map((p) => p.personId);
   if (new Set(named).size < named.length || named.some((id) => !known.has(id))) return false;
   await db
@@ -39,7 +29,7 @@ export type OnDuty = DutyPerson & { name: string };
 export async function onDutyNow(db: Handle, duty: Duty, nowS: number): Promise<OnDuty[]> {
   const site = await db.selectFrom('site').select('timeZone').executeTakeFirst();
   const now = DateTime.fromSeconds(nowS, { zone: site?.timeZone ?? 'UTC' }).toFormat('HH:mm');
-  const people = await dutyPeople(db);
+  const people = await listWorkers(db);
   return onDuty(duty.people, now).flatMap((p): OnDuty[] => {
     const known = people.find((x) => x.id === p.personId);
     return known ? [{ ...p, name: known.name }] : [];

@@ -1,4 +1,4 @@
 /** Who is on duty, on which devices they are reached, and telling them. */
 export { dropDevice, isDeviceOf, keepDevice } from './devices';
-export { dutyPeople, loadDuty, onDutyNow, saveDuty } from './duty';
+export { loadDuty, onDutyNow, saveDuty } from './duty';
 export { tellOnDuty } from './tell';

@@ -17,10 +17,12 @@ import {
   layoutSchema,
   sensorSchema,
   machineSchema,
+  rosterChangeSchema,
   ruleEditSchema,
   siteSchema,
 } from './contract';
 import { saveSite } from './repository';
+import { changeRoster } from './roster';
 import {
   addAirSensor,
   addDevice,
@@ -51,6 +53,13 @@ const done: ActionResult = { ok: true, data: undefined };
 
 export const saveSiteAction = async (input: unknown) =>
   change(siteSchema, input, async (site) => (await saveSite(db(), site), done));
+
+/** Changes who works when. */
+export const changeRosterAction = async (input: unknown) =>
+  change(rosterChangeSchema, input, async (c): Promise<ActionResult> => {
+    const result = await changeRoster(db(), c);
+    return result.ok ? done : result;
+  });
 
 export const chooseRuleAction = async (input: unknown) =>
   change(z.string(), input, async (id, by) =>

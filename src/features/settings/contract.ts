@@ -119,3 +119,45 @@ export const ruleEditSchema = z.object({
   body: ruleBodySchema,
 });
 export type RuleEdit = z.infer<typeof ruleEditSchema>;
+
+const personId = z.string().min(1, 'choose somebody').max(80);
+const day = z.iso.date('this is no date');
+const span = (from: string, to: string) => from !== to;
+
+/** Somebody works on these weekdays from when to when; a time that is not later goes over midnight. */
+export const shiftSchema = z
+  .object({
+    personId,
+    days: z
+      .array(z.number().int().min(1).max(7))
+      .min(1, 'one day at least')
+      .max(7)
+      .refine((d) => new Set(d).size === d.length, 'each day once'),
+    from: hhmm,
+    to: hhmm,
+  })
+  .refine((s) => span(s.from, s.to), { path: ['to'], message: 'a shift has a length' });
+
+export const daysOffSchema = z
+  .object({
+    from: day,
+    to: day,
+    personId: personId.nullable(),
+    why: z.string().trim().min(2, 'say what for').max(80),
+  })
+  .refine((o) => o.from <= o.to, { path: ['to'], message: 'ends before it begins' });
+
+export const extraHoursSchema = z
+  .object({ personId, day, from: hhmm, to: hhmm })
+  .refine((e) => span(e.from, e.to), { path: ['to'], message: 'it has a length' });
+
+/** One change of the roster. What is taken out is named by what it says, so that nobody takes out another one. */
+export const rosterChangeSchema = z.discriminatedUnion('change', [
+  z.object({ change: z.literal('add_shift'), shift: shiftSchema }),
+  z.object({ change: z.literal('remove_shift'), shift: shiftSchema }),
+  z.object({ change: z.literal('add_off'), off: daysOffSchema }),
+  z.object({ change: z.literal('remove_off'), off: daysOffSchema }),
+  z.object({ change: z.literal('add_extra'), extra: extraHoursSchema }),
+  z.object({ change: z.literal('remove_extra'), extra: extraHoursSchema }),
+]);
+export type RosterChange = z.infer<typeof rosterChangeSchema>;

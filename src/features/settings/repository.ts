@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import type { Machine, Rule, RuleSet, Scale, UnitSystem, WorkingHours } from '@/core';
+import type { Machine, Roster, Rule, RuleSet, Scale, UnitSystem, WorkingHours } from '@/core';
 import { toEpochS } from '@/platform/clock';
 import type { Handle } from '@/platform/db/client';
 
@@ -9,13 +9,15 @@ export type Site = {
   locale: string;
   unitSystem: UnitSystem;
   workingHours: WorkingHours;
+  /** Who works when; null where the working hours say it. */
+  roster: Roster | null;
 };
 
 /** The site, or null before the first release lead has set it up. */
 export async function findSite(db: Handle): Promise<Site | null> {
   const row = await db
     .selectFrom('site')
-    .select(['name', 'timeZone', 'locale', 'unitSystem', 'workingHours'])
+    .select(['name', 'timeZone', 'locale', 'unitSystem', 'workingHours', 'roster'])
     .executeTakeFirst();
   return row ?? null;
 }
@@ -26,7 +28,7 @@ export async function loadSite(db: Handle): Promise<Site> {
   return site;
 }
 
-export const saveSite = (db: Handle, site: Site) => {
+export const saveSite = (db: Handle, site: Omit<Site, 'roster'>) => {
   const row = { ...site, workingHours: JSON.stringify(site.workingHours) };
   return db
     .insertInto('site')
@@ -34,6 +36,12 @@ export const saveSite = (db: Handle, site: Site) => {
     .onConflict((c) => c.column('id').doUpdateSet(row))
     .execute();
 };
+
+export const saveRoster = (db: Handle, roster: Roster | null) =>
+  db
+    .updateTable('site')
+    .set({ roster: roster && JSON.stringify(roster) })
+    .execute();
 
 const since = new WeakMap<Handle, number>();
 

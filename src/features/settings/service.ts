@@ -224,6 +224,8 @@ export const housesWithDevices = async (db: Handle): Promise<string[]> => {
   return rows.map((r) => r.houseId);
 };
 
+export { ANYBODY, attendedSpans, whoIsThere } from './hours';
+export { changeRoster } from './roster';
 export {
   currentRules,
   listDevices,

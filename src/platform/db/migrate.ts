@@ -13,6 +13,7 @@ import * as places from './migrations/0009-places';
 import * as machines from './migrations/0010-machines';
 import * as floor from './migrations/0011-floor';
 import * as reach from './migrations/0012-reach';
+import * as plan from './migrations/0013-plan';
 import { grantRights } from './rights';
 
 const MIGRATIONS = {
@@ -28,6 +29,7 @@ const MIGRATIONS = {
   '0010-machines': machines,
   '0011-floor': floor,
   '0012-reach': reach,
+  '0013-plan': plan,
 };
 
 /**

@@ -13,7 +13,11 @@ import type {
   EntryBody,
   HouseKind,
   ProgramStage,
+  Lever,
+  PinnedStep,
+  PlacedStep,
   Recipe,
+  Roster,
   RuleBody,
   RuleKind,
   MachineKind,
@@ -41,6 +45,11 @@ export type IngredientFacts = {
   allergens?: Allergen[];
 };
 
+/** A plan: where every step is, and which of them somebody put there. */
+export type PlanContent = { steps: PlacedStep[]; pins: PinnedStep[] };
+/** How a plan came about: by the planner, by hand, as it was offered, taken back, from or to a copy. */
+export type PlanWhy = 'planned' | 'moved' | 'pinned' | 'offered' | 'undone' | 'copied' | 'taken';
+
 export interface Tables {
   site: {
     id: Generated<number>;
@@ -51,6 +60,8 @@ export interface Tables {
     workingHours: JSONColumnType<WorkingHours>;
     /** Who is told of alarms; null before somebody said so. */
     duty: JSONColumnType<Duty> | null;
+    /** Who works when; null where the working hours say it. */
+    roster: JSONColumnType<Roster> | null;
   };
   rule: {
     id: string;
@@ -277,6 +288,54 @@ export interface Tables {
     startedAt: Instant;
     closedAt: Instant | null;
     createdAt: Made;
+  };
+  wish: {
+    id: string;
+    recipeId: string;
+    meatG: number;
+    readyBy: Instant;
+    fromAt: Instant | null;
+    forWhom: string;
+    priority: 1 | 2 | 3;
+    madeAt: Made;
+    madeByName: string;
+    removedAt: Instant | null;
+  };
+  planCopy: {
+    id: string;
+    name: string;
+    levers: JSONColumnType<Lever[]>;
+    madeAt: Made;
+    madeByName: string;
+    ended: 'taken' | 'dropped' | null;
+    endedAt: Instant | null;
+  };
+  planVersion: {
+    id: string;
+    copyId: string | null;
+    number: number;
+    content: JSONColumnType<PlanContent>;
+    why: PlanWhy;
+    madeAt: Made;
+    madeByName: string;
+  };
+  closure: {
+    id: string;
+    placeId: string;
+    fromAt: Instant;
+    toAt: Instant;
+    why: string;
+    madeAt: Made;
+    madeByName: string;
+    removedAt: Instant | null;
+  };
+  calendarLink: {
+    id: string;
+    personId: string | null;
+    tokenSha256: string;
+    madeAt: Made;
+    madeByName: string;
+    revokedAt: Instant | null;
   };
   entry: {
     id: string;

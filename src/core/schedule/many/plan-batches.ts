@@ -1,10 +1,13 @@
 import { randomFrom } from '../../random';
-import { eachAlone, lowerBound } from './bounds';
-import { Insertion } from './insertion';
+import { eachAlone, lowerBound, type Alone } from './bounds';
+import { Insertion, type Inserted } from './insertion';
 import { Occupancy, type Placement } from './occupancy';
 import { makeProblem, SLOT_S, type Problem } from './problem';
 import { firstOrders, inOrder, latenessOf, movesOf, isBetter, search, type Found } from './search';
-import type { BatchPlan, PlacedStep, PlanInput, PlanLimits, WaitsFor } from './types';
+import type { BatchPlan, PlacedStep, PlanInput, WaitsFor } from './types';
+
+/** So often somebody is told how far it has come. */
+const PROGRESS_ROUNDS = 16;
 
 function stepsOf(problem: Problem, found: Found): PlacedStep[] {
   const at = (slot: number) => problem.baseS + slot * SLOT_S;
@@ -67,30 +70,8 @@ function reasons(problem: Problem, found: Found): BatchPlan['because'] {
   });
 }
 
-/** When to stop: time, rounds, or somebody says so. */
-function untilOf(
-  limits: PlanLimits,
-  beganMs: number,
-  clock: () => number,
-  done: (f: Found) => boolean,
-) {
-  let stopped = false;
-  return (round: number, best: Found): boolean => {
-    if (round % 16 === 0 && limits.onProgress)
-      stopped =
-        limits.onProgress({
-          weightedLatenessS: best.cost,
-          spanS: best.span * SLOT_S,
-          round,
-        }) === true;
-    return (
-      stopped ||
-      done(best) ||
-      round > (limits.rounds ?? Infinity) ||
-      clock() - beganMs >= limits.timeMs
-    );
-  };
-}
+/** How far a planner has come. */
+export type PlanProgress = { weightedLatenessS: number; spanS: number; round: number };
 
 /**
  * Plans several batches that want the same places and people: least weighted lateness first, then least time from first
@@ -101,29 +82,60 @@ function untilOf(
  * @source field standard, many batches
  */
 export function planBatches(input: PlanInput): BatchPlan {
+  const { onProgress } = input.limits;
+  const going = planning(input);
+  let stop = false;
+  for (;;) {
+    const { value, done } = going.next(stop);
+    if (done) return value;
+    if (value.round % PROGRESS_ROUNDS === 0) stop = onProgress?.(value) === true;
+  }
+}
+
+/**
+ * The same, a round at a time, for whoever has something else to do meanwhile: it says how far it has come before each
+ * round, and ends with the best plan so far once it is told true, or its limits are reached.
+ */
+export function* planning(
+  input: PlanInput,
+): Generator<PlanProgress, BatchPlan, boolean | undefined> {
   const { limits } = input;
   const clock = limits.clock ?? (() => performance.now());
   const beganMs = clock();
   const problem = makeProblem(input);
   const alone = eachAlone(problem);
   const bound = lowerBound(problem, alone);
-  const leastSpan = alone.reduce((sum, a) => sum + (a?.spanSlots ?? 0), 0);
-  const leastCost = alone.reduce((sum, a) => sum + (a?.cost ?? 0), 0);
+  const isBest = bestOf(problem, alone, bound);
+  const random = randomFrom(limits.seed ?? 1);
+  let found = firstOrders(problem, alone)
+    .map((order) => inOrder(problem, order))
+    .reduce((a, b) => (isBetter(b, a) ? b : a));
+  for (const { round, best } of search(problem, found, random)) {
+    found = best;
+    const over = round > (limits.rounds ?? Infinity) || clock() - beganMs >= limits.timeMs;
+    if (over || isBest(best)) break;
+    const stop = yield { weightedLatenessS: best.cost, spanS: best.span * SLOT_S, round };
+    if (stop === true) break;
+  }
+  return planOf(problem, found, bound, isBest(found));
+}
+
+/** Whether nothing can be better: nobody is later or longer on the way than by itself; or no later than can be, without a wait. */
+function bestOf(problem: Problem, alone: Alone, bound: number): (f: Found) => boolean {
+  const sum = (of: (one: Inserted | null) => number) => alone.reduce((n, a) => n + of(a), 0);
+  const leastSpan = sum((a) => a?.spanSlots ?? 0);
+  const leastCost = sum((a) => a?.cost ?? 0);
   const shortest = problem.jobs.reduce(
-    (sum, j) => sum + j.steps.reduce((slots, s) => slots + s.slots, 0),
+    (n, j) => n + j.steps.reduce((slots, s) => slots + s.slots, 0),
     0,
   );
-  /* Nobody is later or longer on the way than by itself; or no later than can be, and without a wait: nothing is better. */
-  const done = (f: Found) =>
+  return (f) =>
     f.missing === 0 &&
     ((f.cost <= leastCost + 1e-6 && f.span <= leastSpan) ||
       (f.cost <= bound + 1e-6 && f.span <= shortest));
-  const random = randomFrom(limits.seed ?? 1);
-  const first = firstOrders(problem, alone)
-    .map((order) => inOrder(problem, order))
-    .reduce((a, b) => (isBetter(b, a) ? b : a));
-  const over = untilOf(limits, beganMs, clock, done);
-  const found = search(problem, first, { over, random });
+}
+
+function planOf(problem: Problem, found: Found, bound: number, proven: boolean): BatchPlan {
   const sumOf = (of: (i: number, p: Placement) => number) =>
     found.placements.reduce((sum, p, i) => sum + (p ? of(i, p) : 0), 0);
   const unplaced = problem.jobs.flatMap((j, i) => (found.placements[i] ? [] : [j.id]));
@@ -135,7 +147,7 @@ export function planBatches(input: PlanInput): BatchPlan {
     spanS: found.span * SLOT_S,
     runs: found.fires,
     lowerBoundS: bound,
-    proven: done(found),
+    proven,
     moved: sumOf((i, p) => movesOf(problem, i, p)),
     because: reasons(problem, found),
   };

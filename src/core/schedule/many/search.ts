@@ -153,19 +153,26 @@ const COOLS = 150;
 /** One figure of both aims, for what may stay a little worse for a while. */
 const worth = (f: Found) => f.cost + 0.05 * f.span * SLOT_S;
 
-export type Until = { over: (round: number, best: Found) => boolean; random: () => number };
+/** Where a search stands: the round that comes next, and the best plan so far. */
+export type Stand = { round: number; best: Found };
 
 /**
  * Large neighbourhood search: a few batches that are in each other's way are taken out and put back exactly, in one order
  * or another; what is no worse stays, and now and then something a little worse, so that it does not end at the first hill.
+ * It tells where it stands before each round, and goes on for as long as it is asked to.
  */
-export function search(problem: Problem, begin: Found, { over, random }: Until): Found {
+export function* search(
+  problem: Problem,
+  begin: Found,
+  random: () => number,
+): Generator<Stand, void, void> {
   const movable = problem.jobs.flatMap((j, i) => (j.steps.every((s) => s.fixed) ? [] : [i]));
-  if (movable.length === 0) return begin;
+  if (movable.length === 0) return;
   const draft = new Draft(problem);
   draft.become(begin.placements, [...problem.jobs.keys()]);
   let [now, best] = [begin, begin];
-  for (let round = 1; !over(round, best); round += 1) {
+  for (let round = 1; ; round += 1) {
+    yield { round, best };
     const some = related(problem, now, movable, random);
     for (const i of some) draft.out(i);
     const order =
@@ -179,5 +186,4 @@ export function search(problem: Problem, begin: Found, { over, random }: Until):
     else draft.become(now.placements, some);
     if (isBetter(now, best)) best = now;
   }
-  return best;
 }

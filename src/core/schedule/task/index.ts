@@ -10,3 +10,15 @@ export {
   type TaskStep,
   type Work,
 } from './task';
+export {
+  batchEnds,
+  planFigures,
+  planNow,
+  withPins,
+  type BatchEnd,
+  type PinnedStep,
+  type PlanFigures,
+} from './current';
+export { closedBatch, halvesOf, pullLevers, type Lever } from './levers';
+export { shortages, type Need, type Shortage, type StockLot } from './needs';
+export { MOVE_COST_S, waysOut, type WayOut } from './ways-out';

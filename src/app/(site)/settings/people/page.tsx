@@ -1,10 +1,12 @@
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
-import { listPeople } from '@/features/accounts/service';
-import { dutyPeople, loadDuty, onDutyNow } from '@/features/reach/service';
+import { listPeople, listWorkers } from '@/features/accounts/service';
+import { loadDuty, onDutyNow } from '@/features/reach/service';
 import { DutyForm } from '@/features/reach/ui/DutyForm';
 import { Part } from '@/features/settings/ui/Part';
+import { RosterForms } from '@/features/settings/ui/RosterForms';
 import { PersonForm, PersonRow, ResetPasswordForm } from '@/features/settings/ui/PeopleForms';
+import { loadSite } from '@/features/settings/service';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 import { pushKeys } from '@/platform/push-keys';
@@ -14,6 +16,7 @@ export default async function PeoplePage() {
   const person = await requirePage();
   const people = await listPeople(db());
   const run = may(person.role, 'run_site');
+  const { roster } = await loadSite(db());
   const duty = await loadDuty(db());
   const there = await onDutyNow(db(), duty, nowS());
   return (
@@ -48,6 +51,20 @@ export default async function PeoplePage() {
           <PersonForm />
         </Part>
       )}
+      {run && (
+        <div className="lg:col-span-2">
+          <Part title="Who works when">
+            <p className="small">
+              What is planned keeps to these hours and to how many are there. Without shifts, one
+              person in the working hours of the site counts.
+            </p>
+            <RosterForms
+              roster={roster ?? { shifts: [], off: [], extra: [] }}
+              people={await listWorkers(db())}
+            />
+          </Part>
+        </div>
+      )}
       <div className="lg:col-span-2">
         <Part title="Who is told of alarms">
           <p>
@@ -64,7 +81,7 @@ export default async function PeoplePage() {
             Everybody switches it on for each of their devices, under Your account. What was sent to
             whom, and who could not be reached, is in the log of the batch.
           </p>
-          {run && <DutyForm duty={duty} people={await dutyPeople(db())} />}
+          {run && <DutyForm duty={duty} people={await listWorkers(db())} />}
         </Part>
       </div>
     </div>

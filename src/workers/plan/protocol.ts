@@ -1,0 +1,32 @@
+import type {
+  BatchPlan,
+  PinnedStep,
+  PlacedStep,
+  PlanProgress,
+  PlanTrouble,
+  Task,
+  WayOut,
+} from '../../core';
+
+/** The plan that there is, and what of it stays where it is. */
+export type PlanStand = { task: Task; steps: PlacedStep[]; pins: PinnedStep[] };
+
+export type PlanRequest =
+  /** `movesCost`: steps stay where they are unless it helps. */
+  | { id: number; kind: 'plan'; stand: PlanStand; timeMs: number; movesCost: boolean }
+  /** What a plan breaks. */
+  | { id: number; kind: 'troubles'; stand: PlanStand }
+  /** What could be done for a late batch; who would stay after which evening's end. */
+  | { id: number; kind: 'ways'; stand: PlanStand; batch: string; stays: [number, string][] }
+  /** Enough: the best so far, now. */
+  | { id: number; kind: 'stop' };
+
+/** How far a planner is, or how many of how many ways were tried. */
+export type Progress = PlanProgress | { tried: number; of: number };
+
+export type PlanReply =
+  | { id: number; kind: 'plan'; plan: BatchPlan; ms: number }
+  | { id: number; kind: 'troubles'; troubles: PlanTrouble[] }
+  | { id: number; kind: 'ways'; ways: WayOut[] }
+  | { id: number; kind: 'progress'; progress: Progress }
+  | { id: number; kind: 'failed'; message: string };
