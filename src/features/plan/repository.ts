@@ -1,7 +1,7 @@
 import type { Lever } from '@/core';
 import { toDate, toEpochS } from '@/platform/clock';
 import type { Handle } from '@/platform/db/client';
-import type { PlanContent, PlanWhy } from '@/platform/db/tables';
+import type { PlanContent, PlanWhy } from '@/platform/db/tables-plan';
 
 /** One version of a plan, or of a copy of it. */
 export type PlanVersion = PlanContent & {

@@ -7,7 +7,7 @@ import { sql } from 'kysely';
 import { DateTime } from 'luxon';
 import type { Db, Tx } from '@/platform/db/client';
 import { v5Id } from '@/platform/ids';
-import type { PlanContent, PlanWhy } from '@/platform/db/tables';
+import type { PlanContent, PlanWhy } from '@/platform/db/tables-plan';
 import {
   PRIORITY_WEIGHT,
   type copySchema,

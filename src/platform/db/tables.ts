@@ -13,9 +13,6 @@ import type {
   EntryBody,
   HouseKind,
   ProgramStage,
-  Lever,
-  PinnedStep,
-  PlacedStep,
   Recipe,
   Roster,
   RuleBody,
@@ -26,9 +23,10 @@ import type {
   WorkingHours,
   ReadingPlace,
 } from '@/core';
+import type { PlanTables } from './tables-plan';
 
-type Instant = ColumnType<Date, Date | string, Date | string>;
-type Made = ColumnType<Date, Date | string | undefined, never>;
+export type Instant = ColumnType<Date, Date | string, Date | string>;
+export type Made = ColumnType<Date, Date | string | undefined, never>;
 
 export type IngredientKind = 'meat' | 'cure' | 'salt' | 'addition';
 
@@ -45,12 +43,7 @@ export type IngredientFacts = {
   allergens?: Allergen[];
 };
 
-/** A plan: where every step is, and which of them somebody put there. */
-export type PlanContent = { steps: PlacedStep[]; pins: PinnedStep[] };
-/** How a plan came about: by the planner, by hand, as it was offered, taken back, from or to a copy. */
-export type PlanWhy = 'planned' | 'moved' | 'pinned' | 'offered' | 'undone' | 'copied' | 'taken';
-
-export interface Tables {
+export interface Tables extends PlanTables {
   site: {
     id: Generated<number>;
     name: string;
@@ -288,54 +281,6 @@ export interface Tables {
     startedAt: Instant;
     closedAt: Instant | null;
     createdAt: Made;
-  };
-  wish: {
-    id: string;
-    recipeId: string;
-    meatG: number;
-    readyBy: Instant;
-    fromAt: Instant | null;
-    forWhom: string;
-    priority: 1 | 2 | 3;
-    madeAt: Made;
-    madeByName: string;
-    removedAt: Instant | null;
-  };
-  planCopy: {
-    id: string;
-    name: string;
-    levers: JSONColumnType<Lever[]>;
-    madeAt: Made;
-    madeByName: string;
-    ended: 'taken' | 'dropped' | null;
-    endedAt: Instant | null;
-  };
-  planVersion: {
-    id: string;
-    copyId: string | null;
-    number: number;
-    content: JSONColumnType<PlanContent>;
-    why: PlanWhy;
-    madeAt: Made;
-    madeByName: string;
-  };
-  closure: {
-    id: string;
-    placeId: string;
-    fromAt: Instant;
-    toAt: Instant;
-    why: string;
-    madeAt: Made;
-    madeByName: string;
-    removedAt: Instant | null;
-  };
-  calendarLink: {
-    id: string;
-    personId: string | null;
-    tokenSha256: string;
-    madeAt: Made;
-    madeByName: string;
-    revokedAt: Instant | null;
   };
   entry: {
     id: string;

@@ -1,4 +1,4 @@
-import { MOVE_COST_S, planning, planTroubles, waysOut, withPins } from '../../core';
+import { MOVE_COST_S, planning, planTroubles, remediesFor, withPins } from '../../core';
 import type { PlanReply, PlanRequest, Progress } from './protocol';
 
 /** So long is worked between two looks at what has come in meanwhile, ms. */
@@ -50,7 +50,7 @@ export async function answer(request: PlanRequest, hands: Hands): Promise<void> 
       hands.post({ id, kind: 'plan', plan, ms: performance.now() - begunMs });
     } else {
       const stays = new Map(request.stays);
-      const work = waysOut({
+      const work = remediesFor({
         task,
         steps,
         pins,
@@ -58,7 +58,7 @@ export async function answer(request: PlanRequest, hands: Hands): Promise<void> 
         stays: (endS) => stays.get(endS) ?? null,
       });
       const ways = await through(id, work, hands);
-      hands.post({ id, kind: 'ways', ways });
+      hands.post({ id, kind: 'remedies', remedies: ways });
     }
   } catch (error) {
     hands.post({

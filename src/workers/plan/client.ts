@@ -1,4 +1,4 @@
-import type { BatchPlan, PlanTrouble, WayOut } from '../../core';
+import type { BatchPlan, PlanTrouble, Remedy } from '../../core';
 import type { PlanReply, PlanRequest, PlanStand, Progress } from './protocol';
 
 type Waiting = { done: (reply: PlanReply) => void; onProgress?: (p: Progress) => void };
@@ -68,9 +68,9 @@ export class PlanClient {
     batch: string,
     stays: [number, string][],
     onProgress?: (p: Progress) => void,
-  ): Going<WayOut[]> {
-    const request: PlanRequest = { id: this.next++, kind: 'ways', stand, batch, stays };
-    return this.ask(request, (r) => (r.kind === 'ways' ? r.ways : null), onProgress);
+  ): Going<Remedy[]> {
+    const request: PlanRequest = { id: this.next++, kind: 'remedies', stand, batch, stays };
+    return this.ask(request, (r) => (r.kind === 'remedies' ? r.remedies : null), onProgress);
   }
 
   close(): void {

@@ -5,7 +5,7 @@ import type {
   PlanProgress,
   PlanTrouble,
   Task,
-  WayOut,
+  Remedy,
 } from '../../core';
 
 /** The plan that there is, and what of it stays where it is. */
@@ -17,7 +17,7 @@ export type PlanRequest =
   /** What a plan breaks. */
   | { id: number; kind: 'troubles'; stand: PlanStand }
   /** What could be done for a late batch; who would stay after which evening's end. */
-  | { id: number; kind: 'ways'; stand: PlanStand; batch: string; stays: [number, string][] }
+  | { id: number; kind: 'remedies'; stand: PlanStand; batch: string; stays: [number, string][] }
   /** Enough: the best so far, now. */
   | { id: number; kind: 'stop' };
 
@@ -27,6 +27,6 @@ export type Progress = PlanProgress | { tried: number; of: number };
 export type PlanReply =
   | { id: number; kind: 'plan'; plan: BatchPlan; ms: number }
   | { id: number; kind: 'troubles'; troubles: PlanTrouble[] }
-  | { id: number; kind: 'ways'; ways: WayOut[] }
+  | { id: number; kind: 'remedies'; remedies: Remedy[] }
   | { id: number; kind: 'progress'; progress: Progress }
   | { id: number; kind: 'failed'; message: string };

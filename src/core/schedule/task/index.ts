@@ -21,4 +21,4 @@ export {
 } from './current';
 export { closedBatch, halvesOf, pullLevers, type Lever } from './levers';
 export { shortages, type Need, type Shortage, type StockLot } from './needs';
-export { MOVE_COST_S, waysOut, type WayOut } from './ways-out';
+export { MOVE_COST_S, remediesFor, type Remedy } from './remedies';

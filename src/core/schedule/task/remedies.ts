@@ -4,7 +4,7 @@ import { halvesOf, pullLevers, type Lever } from './levers';
 import type { Task } from './task';
 
 /** One way out for a late batch: what it would come to. */
-export type WayOut = {
+export type Remedy = {
   lever: Lever;
   /** How late the batch is then, s; of two halves the later one. */
   lateS: number;
@@ -44,13 +44,13 @@ function eveningsOf(task: Task, untilS: number): number[] {
  * One is tried between each two that are asked for: it takes a tenth of a second and more.
  * @returns the one that helps most first
  */
-export function* waysOut(input: {
+export function* remediesFor(input: {
   task: Task;
   steps: readonly PlacedStep[];
   pins: readonly PinnedStep[];
   batch: string;
   stays: (endS: number) => string | null;
-}): Generator<{ tried: number; of: number }, WayOut[], boolean | undefined> {
+}): Generator<{ tried: number; of: number }, Remedy[], boolean | undefined> {
   const { task, steps, pins, batch } = input;
   const now = batchEnds(task, steps);
   const own = now.find((e) => e.batch === batch);
@@ -76,7 +76,7 @@ export function* waysOut(input: {
     }),
     { kind: 'weight', batch, weight: FIRST_WEIGHT },
   ];
-  const out: WayOut[] = [];
+  const out: Remedy[] = [];
   const others = new Map(now.map((e) => [e.batch, e.lateS]));
   for (const [i, lever] of levers.entries()) {
     const tried = tryLever(task, steps, pins, lever);
