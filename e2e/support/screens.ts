@@ -1,6 +1,9 @@
 /** Every screen with an address of its own, as a release lead sees it. */
 export const SCREENS = [
   '/',
+  '/plan',
+  '/plan/wishes',
+  '/plan/lists',
   '/recipes',
   '/recipes/new',
   '/recipes/import',

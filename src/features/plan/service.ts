@@ -179,6 +179,10 @@ export async function finishCopy(
   return kept;
 }
 
-export { openClosures, openCopies, lastVersion, type Closure, type PlanCopy } from './repository';
-export { openWishes, type Wish } from './wishes';
+export { agendaOf } from './agenda';
 export { loadBoard } from './board';
+export { calendarOf } from './calendar';
+export { linkOf, listLinks } from './links';
+export { listsOf } from './lists';
+export { namesOf } from './names';
+export { openWishes } from './wishes';

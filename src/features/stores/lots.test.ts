@@ -3,7 +3,7 @@ import { MORE_RECIPES } from '../../../scripts/demo/more-recipes';
 import { DEMO_RECIPES } from '../../../scripts/demo/recipes';
 import { lotSchema } from './contract';
 import { lotProblems, undecided, type LotFacts } from './lot-problems';
-import { shortages } from './shortage';
+import { shortInStores, toWeigh } from './shortage';
 import { untilWords } from './ui/LotTable';
 
 const link = DEMO_RECIPES[0]!;
@@ -88,18 +88,20 @@ describe('decisions', () => {
 test('what planned batches still need against what is there', () => {
   const state = (weighed: object) =>
     ({ phase: 'weighing', meatG: null, plannedMeatG: 20_000, weighed }) as unknown as BatchState;
+  const atS = 1_800_000_000;
   const batches = [
-    { code: 'A', recipe: link, state: state({}) },
-    { code: 'B', recipe: link, state: state({ jowl: {} }) },
-  ];
+    { code: 'A', recipe: link, state: state({}), atS },
+    { code: 'B', recipe: link, state: state({ jowl: {} }), atS },
+    { code: 'C', recipe: link, state: { phase: 'in_house' } as BatchState, atS },
+  ].flatMap((b) => toWeigh(b) ?? []);
   const ingredients = [{ name: 'pork jowl' }, { name: 'Cure #1' }];
   const lots = [
-    { ingredient: 'Pork jowl', leftG: 2000 },
-    { ingredient: 'Cure #1', leftG: 5000 },
+    { ingredient: 'Pork jowl', leftG: 2000, useBy: null },
+    { ingredient: 'Pork jowl', leftG: 9000, useBy: '2026-12-31' },
+    { ingredient: 'Cure #1', leftG: 5000, useBy: null },
   ];
-  expect(shortages(batches, ingredients, lots)).toEqual([
-    { ingredient: 'Pork jowl', neededG: 3000, inStockG: 2000, batches: ['A'] },
-  ]);
+  const short = { name: 'pork jowl', needs: 3000, has: 2000, short: 1000, byS: atS };
+  expect(shortInStores(batches, ingredients, lots, 'UTC')).toEqual([{ ...short, batches: ['A'] }]);
 });
 
 test.each([

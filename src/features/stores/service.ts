@@ -128,6 +128,7 @@ export async function adjustLot(db: Db, input: Adjust, by: string): Promise<Stor
 }
 
 export { sameName } from './lot-problems';
+export { shortInStores, toWeigh, type ToWeigh } from './shortage';
 export { casingGuard } from './casing-guard';
 export { casingLots, ownCasings, type CasingLot, type OwnCasing } from './casings';
 export { lotGuard } from './lot-guard';

@@ -1,46 +1,63 @@
-import { scaleRecipe, type BatchState, type Recipe } from '@/core';
+import { DateTime } from 'luxon';
+import {
+  scaleRecipe,
+  shortages,
+  type BatchState,
+  type Need,
+  type Recipe,
+  type Shortage,
+} from '@/core';
 import { ingredientOf, sameName } from './lot-problems';
 
-export type Need = { ingredient: string; neededG: number; inStockG: number; batches: string[] };
-export type PlannedBatch = { code: string; recipe: Recipe; state: BatchState };
-type Stock = { ingredient: string; leftG: number };
+/** A batch that is still to be weighed: what of it is weighed already, and when it must all be there. */
+export type ToWeigh = {
+  code: string;
+  recipe: Recipe;
+  meatG: number;
+  weighed: BatchState['weighed'];
+  atS: number;
+};
+type Stock = { ingredient: string; leftG: number; useBy: string | null };
 
-/** What open batches still have to weigh, by ingredient. */
-function needs(
-  batches: readonly PlannedBatch[],
-): Map<string, { name: string; g: number; codes: string[] }> {
-  const found = new Map<string, { name: string; g: number; codes: string[] }>();
-  for (const { code, recipe, state } of batches) {
-    if (!['weighing', 'cure_hold', 'making'].includes(state.phase)) continue;
-    const { lines } = scaleRecipe(recipe, { meatG: state.meatG ?? state.plannedMeatG });
-    for (const line of lines.filter((l) => !state.weighed[l.lineId])) {
-      const name = ingredientOf(recipe, line.lineId);
-      const key = name.trim().toLowerCase();
-      const known = found.get(key) ?? { name, g: 0, codes: [] };
-      found.set(key, {
-        ...known,
-        g: known.g + line.targetG,
-        codes: [...new Set([...known.codes, code])],
-      });
-    }
-  }
-  return found;
+/** An open batch, as far as it is still to be weighed; null where it is past that. */
+export function toWeigh(b: {
+  code: string;
+  recipe: Recipe;
+  state: BatchState;
+  atS: number;
+}): ToWeigh | null {
+  const { phase, meatG, plannedMeatG, weighed } = b.state;
+  if (!['weighing', 'cure_hold', 'making'].includes(phase)) return null;
+  return { code: b.code, recipe: b.recipe, meatG: meatG ?? plannedMeatG, weighed, atS: b.atS };
 }
 
-/**
- * Ingredients of the stores of which the open batches still need more than is there. Ingredients that
- * the stores do not keep, water above all, are nobody's shortage.
- */
-export function shortages(
-  batches: readonly PlannedBatch[],
+/** What batches still need of what the stores keep; what they do not keep, water above all, is nobody's shortage. */
+export const needsOf = (
+  batches: readonly ToWeigh[],
+  ingredients: readonly { name: string }[],
+): Need[] =>
+  batches.flatMap(({ code, recipe, meatG, weighed, atS }) =>
+    scaleRecipe(recipe, { meatG })
+      .lines.filter((l) => !weighed[l.lineId])
+      .flatMap((line): Need[] => {
+        const wanted = ingredientOf(recipe, line.lineId);
+        const kept = ingredients.find((i) => sameName(i.name, wanted));
+        return kept ? [{ batch: code, name: kept.name, atS, amount: line.targetG }] : [];
+      }),
+  );
+
+/** Ingredients of the stores of which batches need more than is there and still good then. */
+export function shortInStores(
+  batches: readonly ToWeigh[],
   ingredients: readonly { name: string }[],
   lots: readonly Stock[],
-): Need[] {
-  return [...needs(batches).values()].flatMap(({ name, g, codes }) => {
-    if (!ingredients.some((i) => sameName(i.name, name))) return [];
-    const inStockG = lots
-      .filter((l) => sameName(l.ingredient, name))
-      .reduce((sum, l) => sum + Math.max(0, l.leftG), 0);
-    return inStockG < g ? [{ ingredient: name, neededG: g, inStockG, batches: codes }] : [];
-  });
+  timeZone: string,
+): Shortage[] {
+  const stock = lots.map(({ ingredient, leftG, useBy }) => ({
+    name: ingredients.find((i) => sameName(i.name, ingredient))?.name ?? ingredient,
+    amount: Math.max(0, leftG),
+    untilS:
+      useBy === null ? null : DateTime.fromISO(useBy, { zone: timeZone }).endOf('day').toSeconds(),
+  }));
+  return shortages(needsOf(batches, ingredients), stock);
 }

@@ -1,4 +1,4 @@
-import { MOVE_COST_S, planning, planTroubles, remediesFor, withPins } from '../../core';
+import { MOVE_COST_S, planning, planTroubles, remediesFor, whyLate, withPins } from '../../core';
 import type { PlanReply, PlanRequest, Progress } from './protocol';
 
 /** So long is worked between two looks at what has come in meanwhile, ms. */
@@ -38,7 +38,8 @@ export async function answer(request: PlanRequest, hands: Hands): Promise<void> 
   try {
     if (request.kind === 'troubles') {
       const input = { ...task, fixed: withPins(task, steps, pins), limits: { timeMs: 1 } };
-      hands.post({ id, kind: 'troubles', troubles: planTroubles(input, steps) });
+      const look = { troubles: planTroubles(input, steps), because: whyLate(input, steps) };
+      hands.post({ id, kind: 'troubles', look });
     } else if (request.kind === 'plan') {
       const begunMs = performance.now();
       const limits = {

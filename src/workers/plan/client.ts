@@ -1,5 +1,5 @@
-import type { BatchPlan, PlanTrouble, Remedy } from '../../core';
-import type { PlanReply, PlanRequest, PlanStand, Progress } from './protocol';
+import type { BatchPlan, Remedy } from '../../core';
+import type { PlanLook, PlanReply, PlanRequest, PlanStand, Progress } from './protocol';
 
 type Waiting = { done: (reply: PlanReply) => void; onProgress?: (p: Progress) => void };
 export type Going<T> = { answer: Promise<T>; stop: () => void };
@@ -56,14 +56,14 @@ export class PlanClient {
     return this.ask(request, (r) => (r.kind === 'plan' ? r : null), onProgress);
   }
 
-  /** What a plan breaks. */
-  troubles(stand: PlanStand): Promise<PlanTrouble[]> {
+  /** What a plan breaks, and why who is late is. */
+  look(stand: PlanStand): Promise<PlanLook> {
     const request: PlanRequest = { id: this.next++, kind: 'troubles', stand };
-    return this.ask(request, (r) => (r.kind === 'troubles' ? r.troubles : null)).answer;
+    return this.ask(request, (r) => (r.kind === 'troubles' ? r.look : null)).answer;
   }
 
   /** What could be done for a late batch. */
-  ways(
+  remedies(
     stand: PlanStand,
     batch: string,
     stays: [number, string][],

@@ -14,7 +14,7 @@ export type PlanStand = { task: Task; steps: PlacedStep[]; pins: PinnedStep[] };
 export type PlanRequest =
   /** `movesCost`: steps stay where they are unless it helps. */
   | { id: number; kind: 'plan'; stand: PlanStand; timeMs: number; movesCost: boolean }
-  /** What a plan breaks. */
+  /** What a plan breaks, and why who is late is. */
   | { id: number; kind: 'troubles'; stand: PlanStand }
   /** What could be done for a late batch; who would stay after which evening's end. */
   | { id: number; kind: 'remedies'; stand: PlanStand; batch: string; stays: [number, string][] }
@@ -24,9 +24,11 @@ export type PlanRequest =
 /** How far a planner is, or how many of how many ways were tried. */
 export type Progress = PlanProgress | { tried: number; of: number };
 
+export type PlanLook = { troubles: PlanTrouble[]; because: BatchPlan['because'] };
+
 export type PlanReply =
   | { id: number; kind: 'plan'; plan: BatchPlan; ms: number }
-  | { id: number; kind: 'troubles'; troubles: PlanTrouble[] }
+  | { id: number; kind: 'troubles'; look: PlanLook }
   | { id: number; kind: 'remedies'; remedies: Remedy[] }
   | { id: number; kind: 'progress'; progress: Progress }
   | { id: number; kind: 'failed'; message: string };

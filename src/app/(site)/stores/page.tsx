@@ -4,8 +4,13 @@ import { may } from '@/features/accounts/policy';
 import { loadOpenStandings } from '@/features/logbook/service';
 import { siteDay } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
-import { listIngredients, openLots, searchLots } from '@/features/stores/service';
-import { shortages } from '@/features/stores/shortage';
+import {
+  listIngredients,
+  openLots,
+  searchLots,
+  shortInStores,
+  toWeigh,
+} from '@/features/stores/service';
 import { IngredientForm, LotForm, RemoveIngredient } from '@/features/stores/ui/StoreForms';
 import { LotTable } from '@/features/stores/ui/LotTable';
 import { nowS } from '@/platform/clock';
@@ -35,13 +40,12 @@ export default async function StoresPage({
   const batters = open.filter(
     (d, i) => open.findIndex((x) => x.head.batchId === d.head.batchId) === i,
   );
-  const planned = batters.map((d) => ({
-    code: d.head.code,
-    recipe: d.head.recipe,
-    state: d.case.state,
-  }));
+  const planned = batters.flatMap(
+    (d) =>
+      toWeigh({ code: d.head.code, recipe: d.head.recipe, state: d.case.state, atS: now }) ?? [],
+  );
   const found = wanted ? await searchLots(db(), wanted) : lots;
-  const short = shortages(planned, ingredients, lots);
+  const short = shortInStores(planned, ingredients, lots, show.settings.timeZone);
   return (
     <>
       <div className="mb-3 flex flex-wrap items-baseline gap-x-3">
@@ -56,8 +60,8 @@ export default async function StoresPage({
             <p>Short for the batches that are planned:</p>
             <ul>
               {short.map((s) => (
-                <li key={s.ingredient}>
-                  {s.ingredient}: {show.mass(s.neededG)} needed, {show.mass(s.inStockG)} here (batch{' '}
+                <li key={s.name}>
+                  {s.name}: {show.mass(s.needs)} needed, {show.mass(s.has)} here (batch{' '}
                   {s.batches.join(', ')})
                 </li>
               ))}

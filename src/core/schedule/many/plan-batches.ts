@@ -31,12 +31,15 @@ function stepsOf(problem: Problem, found: Found): PlacedStep[] {
 }
 
 /** What a late batch waits for: that of which more would help it most, with everybody else where they are. */
-function reasons(problem: Problem, found: Found): BatchPlan['because'] {
+function reasons(
+  problem: Problem,
+  placements: readonly (Placement | null)[],
+): BatchPlan['because'] {
   const taken = new Occupancy(problem);
-  found.placements.forEach((p, i) => p && taken.place(i, p));
+  placements.forEach((p, i) => p && taken.place(i, p));
   const insertion = new Insertion(problem, taken);
   return problem.jobs.flatMap((job, i) => {
-    const p = found.placements[i];
+    const p = placements[i];
     if (!p) return [];
     const late = latenessOf(problem, i, p);
     if (late <= 0) return [];
@@ -68,6 +71,23 @@ function reasons(problem: Problem, found: Found): BatchPlan['because'] {
       },
     ];
   });
+}
+
+/**
+ * Why batches of a plan are late: what each would gain most from, with everybody else where they are.
+ * @param steps a whole plan: a batch of which a step is missing is passed over
+ */
+export function whyLate(input: PlanInput, steps: readonly PlacedStep[]): BatchPlan['because'] {
+  const problem = makeProblem({ ...input, previous: [...steps] });
+  const placements = problem.jobs.map(({ steps: own }): Placement | null => {
+    const at = own.map((s) => s.fixed ?? s.before);
+    if (at.some((p) => !p)) return null;
+    return {
+      starts: Int32Array.from(at, (p) => p!.slot),
+      choices: Int32Array.from(at, (p) => p!.choice),
+    };
+  });
+  return reasons(problem, placements);
 }
 
 /** How far a planner has come. */
@@ -149,6 +169,6 @@ function planOf(problem: Problem, found: Found, bound: number, proven: boolean):
     lowerBoundS: bound,
     proven,
     moved: sumOf((i, p) => movesOf(problem, i, p)),
-    because: reasons(problem, found),
+    because: reasons(problem, found.placements),
   };
 }

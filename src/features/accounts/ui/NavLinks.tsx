@@ -6,6 +6,7 @@ import { usePathname } from 'next/navigation';
 /** The places of the bar, in its order. */
 export const PLACES = [
   { href: '/', label: 'Floor', under: ['/batches'] },
+  { href: '/plan', label: 'Plan', under: [] },
   { href: '/recipes', label: 'Recipes', under: [] },
   { href: '/house', label: 'House', under: [] },
   { href: '/bench', label: 'Bench', under: [] },

@@ -6,7 +6,7 @@ import { PLACES } from './NavLinks';
 
 const WAIT_MS = 1500;
 /** Second key after "g", in the order of the bar. */
-const LETTERS = ['f', 'r', 'h', 'b', 's', 'e', ','] as const;
+const LETTERS = ['f', 'p', 'r', 'h', 'b', 's', 'e', ','] as const;
 
 const typing = (at: EventTarget | null) =>
   at instanceof HTMLElement &&

@@ -1,0 +1,15 @@
+import type { ReactNode } from 'react';
+import { requirePage } from '@/features/accounts/identify';
+import { PlanTabs } from '@/features/plan/ui/PlanTabs';
+
+/** The plan: the board, what is wished, and the lists that follow. */
+export default async function PlanLayout({ children }: { children: ReactNode }) {
+  await requirePage();
+  return (
+    <>
+      <h1 className="mb-1 text-2xl font-extrabold">Plan</h1>
+      <PlanTabs />
+      {children}
+    </>
+  );
+}

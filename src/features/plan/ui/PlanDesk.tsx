@@ -1,0 +1,176 @@
+'use client';
+
+import { useMemo, useRef, useState } from 'react';
+import { batchEnds, planFigures, type BatchPlan } from '@/core';
+import { useShow } from '@/ui/show-context';
+import { Notice } from '@/ui/status';
+import { planTroubleWords } from '@/words/plan';
+import { agendaOf } from '../agenda';
+import type { Board } from '../board';
+import { BoardGrid } from './board/BoardGrid';
+import { BoardTools } from './board/BoardTools';
+import { headsOf, linesOf, type View } from './board/layout';
+import { scaleOf, type Zoom } from './board/scale';
+import { useMove, type Held, type Moved } from './board/use-move';
+import { LateList } from './LateList';
+import { MoveBar } from './MoveBar';
+import { OfferBar } from './OfferBar';
+import { StepPanel } from './StepPanel';
+import { StandLine } from './StandLine';
+import { TodayList } from './TodayList';
+import { useNames } from './use-names';
+import { usePlanner } from './use-planner';
+
+const DAY_S = 24 * 3600;
+const BEFORE_S = 12 * 3600;
+
+/** The board of the plan with what is late, what is offered, and what is moved by hand. */
+export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean }) {
+  const show = useShow();
+  const names = useNames(board);
+  const planner = usePlanner(board);
+  const [view, setView] = useState<View>('places');
+  const [zoom, setZoom] = useState<Zoom>('three_days');
+  const [whole, setWhole] = useState(false);
+  const [selected, setSelected] = useState<Held | null>(null);
+  const [holding, setHolding] = useState(false);
+  /* A plan that was moved by hand holds for the board it was moved on, and for no later one. */
+  const [hand, setHand] = useState<{ of: Board; moved: Moved } | null>(null);
+  const draft = hand?.of === board ? hand.moved : null;
+  const [breaks, setBreaks] = useState<{ of: unknown; words: string[] } | null>(null);
+  const placed = draft?.steps ?? board.placed;
+  const pins = planner.pins;
+
+  const lines = useMemo(() => linesOf(board, placed, pins, view), [board, placed, pins, view]);
+  const agenda = useMemo(() => agendaOf(board, placed), [board, placed]);
+  const heads = useMemo(() => headsOf(agenda, board.there), [agenda, board.there]);
+  const scale = useMemo(() => {
+    const ends = [...placed.map((p) => p.endS), ...board.batches.map((b) => b.readyByS)];
+    const firstS = Math.min(board.nowS - BEFORE_S, ...board.behind.map((b) => b.startS));
+    const startS = Math.max(board.nowS - 3 * DAY_S, firstS);
+    return scaleOf(zoom, startS, Math.max(board.nowS + 3 * DAY_S, ...ends) + DAY_S);
+  }, [zoom, placed, board]);
+
+  const look = (moved: Moved) =>
+    void planner
+      .worker()
+      .look({ task: board.task, steps: moved.steps, pins })
+      .then(({ troubles }) =>
+        setBreaks({ of: moved, words: troubles.map((t) => planTroubleWords(t, names, show)) }),
+      )
+      .catch(() => undefined);
+  const onMoved = (moved: Moved | null) => {
+    if (!moved) return;
+    const keys = [...new Set([...(draft?.keys ?? []), ...moved.keys])];
+    const next = { ...moved, keys };
+    setHand({ of: board, moved: next });
+    /* What is held goes along: the next press moves it from where it is now. */
+    setSelected((s) => {
+      const at = s && moved.steps.find((p) => `${p.batch} ${p.step}` === s.bar.key);
+      if (!s || !at) return s;
+      return {
+        line: s.line !== 'room' && view === 'places' ? (moved.into ?? s.line) : s.line,
+        bar: { ...s.bar, startS: at.startS, endS: at.endS },
+      };
+    });
+    look(next);
+  };
+  const grid = useRef<HTMLDivElement>(null);
+  const move = useMove({ grid, board, placed, lines, scale, whole, onMoving: look, onMoved });
+
+  const putBack = () => {
+    setHand(null);
+    setHolding(false);
+    setBreaks(null);
+  };
+  const keepMoved = async () => {
+    if (!draft) return setHolding(false);
+    const now = draft.keys.map((key) => {
+      const at = draft.steps.find((p) => `${p.batch} ${p.step}` === key)!;
+      return { batch: at.batch, step: at.step };
+    });
+    const others = pins.filter((p) => !now.some((n) => n.batch === p.batch && n.step === p.step));
+    const words = 'Moved and pinned. What is planned next goes round it.';
+    if (await planner.keep('moved', draft.steps, [...others, ...now], words)) putBack();
+  };
+  const wordsOf = (plan: BatchPlan, ms: number) => {
+    const ends = batchEnds(board.task, plan.steps).filter((e) => e.lateS > 0);
+    const late = ends.length === 0 ? 'everything in time' : `${ends.length} late`;
+    const best = plan.proven ? ', and no plan is better' : '';
+    const nowhere = plan.unplaced.length > 0 ? `, ${plan.unplaced.length} without a place` : '';
+    return `Planned in ${show.number(ms / 1000, 1)} s: ${late}${nowhere}${best}.`;
+  };
+  const shown = draft
+    ? breaks?.words
+    : planner.look?.troubles.map((t) => planTroubleWords(t, names, show));
+
+  return (
+    <>
+      <StandLine
+        board={board}
+        names={names}
+        figures={planFigures(board.task, board.placed)}
+        planned={board.plan !== null}
+      />
+      <BoardTools
+        view={view}
+        onView={setView}
+        zoom={zoom}
+        onZoom={setZoom}
+        canWork={canWork}
+        planner={planner}
+        canUndo={board.plan !== null}
+        onPlan={() => void planner.planAll(wordsOf)}
+      />
+      {planner.said && <Notice tone={planner.said.tone}>{planner.said.text}</Notice>}
+      {planner.offer && canWork && (
+        <OfferBar board={board} offer={planner.offer} names={names} planner={planner} />
+      )}
+      <div className="mt-3 hidden sm:block">
+        <BoardGrid
+          board={board}
+          lines={lines}
+          heads={heads}
+          scale={scale}
+          names={names}
+          canWork={canWork}
+          selected={selected}
+          held={holding}
+          grid={grid}
+          move={move}
+          onSelect={setSelected}
+          onHold={setHolding}
+          onKeep={() => void keepMoved()}
+          onDrop={putBack}
+        />
+        <MoveBar
+          draft={draft}
+          holding={holding}
+          selected={selected}
+          names={names}
+          breaks={shown ?? null}
+          onKeep={() => void keepMoved()}
+          onPutBack={putBack}
+        />
+      </div>
+      <div className="mt-3 grid items-start gap-4 lg:grid-cols-2">
+        <div className="max-sm:hidden">
+          <StepPanel
+            key={selected?.bar.key}
+            board={board}
+            held={selected}
+            names={names}
+            canWork={canWork}
+            whole={whole}
+            onWhole={setWhole}
+            pins={pins}
+            onPut={move.put}
+            onPin={(next, words) => void planner.keep('pinned', board.placed, next, words)}
+          />
+        </div>
+        <LateList board={board} names={names} planner={planner} canWork={canWork} />
+      </div>
+      <TodayList board={board} agenda={agenda} names={names} />
+    </>
+  );
+}

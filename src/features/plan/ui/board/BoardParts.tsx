@@ -1,0 +1,94 @@
+'use client';
+
+import { useShow } from '@/ui/show-context';
+import type { Board } from '../../board';
+import type { Head } from './layout';
+import { LANE_PX, marksOf, xOf, type Scale } from './scale';
+
+type Common = { scale: Scale; labelPx: number };
+
+/** Days and hours along the top, and the present. */
+export function BoardAxis({ scale, labelPx, nowS }: Common & { nowS: number }) {
+  const show = useShow();
+  const marks = marksOf(scale, show.settings);
+  return (
+    <div className="relative h-12 border-b border-line text-sm" aria-hidden="true">
+      <div
+        className="sticky left-0 z-20 h-full border-r border-line bg-sheet"
+        style={{ width: labelPx }}
+      />
+      {marks.map((m) => (
+        <span
+          key={m.atS}
+          className={`absolute top-0 h-full border-l pl-1 whitespace-nowrap ${m.day ? 'border-soft' : 'border-line'}`}
+          style={{ left: labelPx + xOf(scale, m.atS) }}
+        >
+          {m.day && <b className="absolute top-1 left-1 font-semibold">{m.day}</b>}
+          <span className="absolute top-6 left-1 text-soft">
+            {scale.zoom === 'two_weeks' ? '' : m.hour}
+          </span>
+        </span>
+      ))}
+      <span
+        className="absolute bottom-0 z-10 -translate-x-1/2 rounded-t bg-bad px-1 text-xs font-semibold text-paper"
+        style={{ left: labelPx + xOf(scale, nowS) }}
+      >
+        {show.time(nowS)}
+      </span>
+    </div>
+  );
+}
+
+/** How many are busy, of how many who are there; more than there are is said in words and in a frame. */
+export function PeopleLine({ heads, scale, labelPx }: Common & { heads: readonly Head[] }) {
+  const show = useShow();
+  return (
+    <div role="group" aria-label="People" className="relative flex" style={{ height: LANE_PX + 4 }}>
+      <div
+        className="sticky left-0 z-20 flex shrink-0 items-center border-r border-line bg-sheet px-2 text-sm font-semibold"
+        style={{ width: labelPx }}
+      >
+        People busy
+      </div>
+      <div className="relative" style={{ width: xOf(scale, scale.endS) }}>
+        {heads.map((h) => {
+          const over = h.busy > h.there;
+          const width = (h.endS - h.startS) * scale.pxPerS;
+          const says = `${show.clock(h.startS)} to ${show.time(h.endS)}: ${h.busy} busy of ${h.there} there`;
+          return (
+            <div
+              key={h.startS}
+              title={says}
+              className={`absolute bottom-0.5 overflow-hidden text-center text-xs leading-6 ${over ? 'border-2 border-bad font-semibold text-bad' : h.busy > 0 ? 'border-t-4 border-accent bg-accent-wash' : 'border-t border-line'}`}
+              style={{ left: xOf(scale, h.startS), width, height: LANE_PX - 4 }}
+            >
+              {width > 26 && (h.busy > 0 || over) ? `${h.busy}/${h.there}` : ''}
+            </div>
+          );
+        })}
+      </div>
+    </div>
+  );
+}
+
+/** Hours in which nobody is there are shaded. */
+export function Shade({ board, scale, labelPx }: Common & { board: Pick<Board, 'there'> }) {
+  const gaps: { startS: number; endS: number }[] = [];
+  let atS = scale.startS;
+  for (const t of board.there) {
+    if (t.startS > atS) gaps.push({ startS: atS, endS: Math.min(t.startS, scale.endS) });
+    atS = Math.max(atS, t.endS);
+    if (atS >= scale.endS) break;
+  }
+  return gaps.map((g) => (
+    <div
+      key={g.startS}
+      aria-hidden="true"
+      className="pointer-events-none absolute inset-y-0 bg-ink/5"
+      style={{
+        left: labelPx + xOf(scale, g.startS),
+        width: Math.max(0, (g.endS - g.startS) * scale.pxPerS),
+      }}
+    />
+  ));
+}

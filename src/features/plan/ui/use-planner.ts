@@ -1,0 +1,122 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { BatchPlan, PinnedStep, PlacedStep } from '@/core';
+import { problemWords } from '@/words/problems';
+import { PlanClient } from '@/workers/plan/client';
+import type { PlanLook, Progress } from '@/workers/plan/protocol';
+import { savePlanAction, undoPlanAction } from '../actions';
+import type { Board } from '../board';
+import type { SavePlan } from '../contract';
+
+/** How long is planned, ms; it can be stopped at any time, and takes the best so far. */
+const PLAN_MS = 4000;
+const OFFER_MS = 1200;
+
+export type Busy = { progress: Progress | null; stop: () => void };
+export type Offer = { plan: BatchPlan; broken: PlanLook['troubles'] };
+
+/** The worker behind a board: it plans, looks at what a plan breaks, and what it makes is kept on the server. */
+export function usePlanner(board: Board) {
+  const router = useRouter();
+  const client = useRef<PlanClient | null>(null);
+  const [busy, setBusy] = useState<Busy | null>(null);
+  const [said, setSaid] = useState<{ tone: 'bad' | 'good'; text: string } | null>(null);
+  const [seen, setSeen] = useState<{ of: unknown; look: PlanLook } | null>(null);
+  const [offered, setOffered] = useState<{ of: unknown; offer: Offer } | null>(null);
+  const { task, copyId, plan, placed, unplanned } = board;
+  const pins = plan?.pins ?? NO_PINS;
+  const basedOn = plan?.number ?? 0;
+
+  const worker = useCallback(() => (client.current ??= new PlanClient()), []);
+  useEffect(
+    () => () => {
+      client.current?.close();
+      client.current = null;
+    },
+    [],
+  );
+
+  /* What the plan breaks by now; where it does, a changed one is made and offered. */
+  useEffect(() => {
+    let gone = false;
+    const stand = { task, steps: placed, pins };
+    void worker()
+      .look(stand)
+      .then(async (now) => {
+        if (gone) return;
+        setSeen({ of: placed, look: now });
+        if (plan === null || now.troubles.length === 0) return;
+        const made = await worker().plan(stand, { timeMs: OFFER_MS, movesCost: true }).answer;
+        const then = await worker().look({ task, steps: made.plan.steps, pins });
+        const better = then.troubles.length < now.troubles.length;
+        if (!gone && better)
+          setOffered({ of: placed, offer: { plan: made.plan, broken: now.troubles } });
+      })
+      .catch(() => undefined);
+    return () => void (gone = true);
+  }, [task, placed, pins, plan, worker]);
+
+  const keep = async (
+    why: SavePlan['why'],
+    steps: readonly PlacedStep[],
+    kept: readonly PinnedStep[],
+    words: string,
+  ): Promise<boolean> => {
+    const answer = await savePlanAction({ copyId, basedOn, why, steps, pins: kept }).catch(
+      () => null,
+    );
+    setSaid(
+      answer?.ok
+        ? { tone: 'good', text: words }
+        : { tone: 'bad', text: problemWords(answer?.code ?? 'no_link') },
+    );
+    if (answer) router.refresh();
+    return answer?.ok === true;
+  };
+
+  const planAll = async (wordsOf: (plan: BatchPlan, ms: number) => string) => {
+    setSaid(null);
+    const stand = { task, steps: placed, pins };
+    /* A batch without a place comes in whatever has to move; otherwise what was promised moves only where it helps. */
+    const movesCost = plan !== null && unplanned.length === 0;
+    const going = worker().plan(stand, { timeMs: PLAN_MS, movesCost }, (progress) =>
+      setBusy((b) => b && { ...b, progress }),
+    );
+    setBusy({ progress: null, stop: going.stop });
+    try {
+      const { plan: made, ms } = await going.answer;
+      await keep('planned', made.steps, pins, wordsOf(made, ms));
+    } catch (error) {
+      setSaid({ tone: 'bad', text: error instanceof Error ? error.message : String(error) });
+    }
+    setBusy(null);
+  };
+
+  const undo = async () => {
+    const answer = await undoPlanAction({ copyId, basedOn }).catch(() => null);
+    setSaid(
+      answer?.ok
+        ? { tone: 'good', text: 'Taken back.' }
+        : { tone: 'bad', text: problemWords(answer?.code ?? 'no_link') },
+    );
+    if (answer) router.refresh();
+  };
+
+  return {
+    worker,
+    busy,
+    said,
+    /* Of what is shown, and of nothing older. */
+    look: seen?.of === placed ? seen.look : null,
+    offer: offered?.of === placed ? offered.offer : null,
+    pins,
+    keep,
+    planAll,
+    undo,
+    dropOffer: () => setOffered(null),
+  };
+}
+
+const NO_PINS: PinnedStep[] = [];
