@@ -11,8 +11,10 @@ import type { Role } from '../../src/platform/roles';
 import type { Db } from '../../src/platform/db/client';
 import { holdOf, programOf } from '../../src/core';
 import { backSpots, frontSpots } from './floor';
-import { TIME_ZONE, loadSiteData } from './site';
+import { loadSiteData } from './site';
+import { TIME_ZONE } from './site-zone';
 import { tellMaking } from './making';
+import { loadPlan } from './plan';
 import { lotsByName } from './stores';
 import { tellWays } from './ways';
 import { HOUR, tell, type Story, type World } from './story';
@@ -192,6 +194,7 @@ export async function loadDemo(db: Db, nowS: number): Promise<DemoDevice[]> {
     await tellPresent(w, by, nowS);
     await tellMaking(w, by, nowS);
   }
+  if (isNew) await loadPlan(db, by, nowS);
   const name = 'Simulated house';
   await db
     .updateTable('device')

@@ -14,6 +14,8 @@ import { coarseLink, loadMachines } from './making';
 import { MORE_RECIPES } from './more-recipes';
 import { DEMO_PROGRAMS } from './programs';
 import { DEMO_RECIPES } from './recipes';
+import { thickRing } from './plan';
+import { TIME_ZONE } from './site-zone';
 import { loadStores } from './stores';
 import { WAY_RECIPES } from './way-recipes';
 import { HOUR } from './story';
@@ -25,7 +27,6 @@ export const DEMO_PEOPLE: { name: string; email: string; role: Role }[] = [
   { name: 'Maud Harrow', email: 'maud@alderhollow.example', role: 'release_lead' },
   { name: 'Pia Lund', email: 'pia@alderhollow.example', role: 'reader' },
 ];
-export const TIME_ZONE = 'America/Chicago';
 const DAY = { from: '06:00', to: '18:00' };
 
 /** The demo's site: people, places, machines, stores, recipes and programs. */
@@ -73,6 +74,12 @@ export async function loadSiteData(db: Db, nowS: number): Promise<void> {
     channels: [{ key: 'air', name: 'Air', what: 'air' }],
   });
   await addHouse(db, {
+    id: 'cold',
+    name: 'Cold room',
+    kind: 'cooler',
+    channels: [{ key: 'air', name: 'Air', what: 'air' }],
+  });
+  await addHouse(db, {
     id: 'copper',
     name: 'Copper bath',
     kind: 'water_bath',
@@ -85,6 +92,7 @@ export async function loadSiteData(db: Db, nowS: number): Promise<void> {
     little: { sticks: 10, capacityG: 30_000 },
     stone: { sticks: 40, capacityG: 120_000 },
   };
+  await db.updateTable('house').set({ capacityG: 260_000 }).where('id', '=', 'cold').execute();
   for (const [id, size] of Object.entries(rooms))
     await db
       .updateTable('house')
@@ -97,7 +105,7 @@ export async function loadSiteData(db: Db, nowS: number): Promise<void> {
   await loadCleaning(db, { id: operator.id, name: operator.name });
   await loadChecks(db, nowS);
   for (const p of DEMO_PROGRAMS) await saveProgram(db, { basedOn: 0, ...p }, 'Tomas Reed');
-  for (const content of [...DEMO_RECIPES, ...MORE_RECIPES, ...WAY_RECIPES, coarseLink])
+  for (const content of [...DEMO_RECIPES, ...MORE_RECIPES, ...WAY_RECIPES, coarseLink, thickRing])
     await publish(db, content);
   await loadStores(db, nowS, 'Ines Quill');
   const link = (await latestVersions(db)).find((v) => v.content.name === 'Caraway garden link')!;

@@ -75,9 +75,19 @@ export function leverWords(l: Lever, names: PlanNames, show: Show): string {
 }
 
 /** Why a batch has no place at all. */
-export const misfitWords = (m: Misfit, names: PlanNames, show: Show): string =>
-  m.code === 'no_place'
-    ? `there is no place for “${names.step(m.batch, m.step)}” at this site`
-    : `${show.quantity('mass', m.asksG)} go into no place for “${names.step(m.batch, m.step)}”: the largest takes ${show.quantity('mass', m.takesG)}, or its pieces are too long, or their sticks too many. Make it in two batches`;
+export function misfitWords(m: Misfit, names: PlanNames, show: Show): string {
+  const step = `“${names.step(m.batch, m.step)}”`;
+  const kg = show.quantity('mass', m.asksG);
+  switch (m.code) {
+    case 'no_place':
+      return `there is no place for ${step} at this site. Set one up under Settings, Equipment`;
+    case 'too_heavy':
+      return `${kg} are too heavy for every place for ${step}: the largest takes ${show.quantity('mass', m.takesG)}. Make it in two batches`;
+    case 'too_many_sticks':
+      return `${kg} need more sticks than the largest place for ${step} has. Make it in two batches`;
+    case 'too_long':
+      return `its pieces are longer than any place for ${step} takes. Cut them shorter, in a new version of the recipe`;
+  }
+}
 
 export const PRIORITY_WORDS = { 1: 'as it fits', 2: 'important', 3: 'must be in time' } as const;

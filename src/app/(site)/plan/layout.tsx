@@ -7,8 +7,10 @@ export default async function PlanLayout({ children }: { children: ReactNode }) 
   await requirePage();
   return (
     <>
-      <h1 className="mb-1 text-2xl font-extrabold">Plan</h1>
-      <PlanTabs />
+      <div className="mb-3 flex flex-wrap items-center gap-x-6 border-b border-line">
+        <h1 className="text-2xl font-extrabold">Plan</h1>
+        <PlanTabs />
+      </div>
       {children}
     </>
   );

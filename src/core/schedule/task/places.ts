@@ -1,5 +1,5 @@
 import { casingFacts } from '../../casing';
-import { hangBatch } from '../../formula/casing-length';
+import { hangBatch, type HangingPlan } from '../../formula/casing-length';
 import type { Recipe } from '../../formula/recipe';
 import type { Machine, MachineKind } from '../../making';
 import { machineKindFor } from '../../making';
@@ -41,20 +41,24 @@ export function planResources(
   ];
 }
 
-/**
- * Room that a product takes in a place, g: its weight, or as much of the room as its sticks take of the sticks there are.
- * More than there is means that it does not fit.
- */
-export function roomTaken(recipe: Recipe, batterG: number, place: PlanPlace): number {
+export type Room = {
+  /** What it takes of the place, g: its weight, or as much of the room as its sticks take of the sticks there are. */
+  takenG: number;
+  /** Why it does not fit; null where it does. */
+  problem: HangingPlan['problems'][number] | null;
+};
+
+/** Room that a product takes in a place, and whether it fits. */
+export function roomTaken(recipe: Recipe, batterG: number, place: PlanPlace): Room {
   const { sticks, stickMm, dropMm, capacityG } = place;
   const { diameterMm, pieceMm } = recipe.casing;
   if (!isOneRun(place.kind) || !sticks || !stickMm || !pieceMm || capacityG === null)
-    return batterG;
+    return { takenG: batterG, problem: batterG > (capacityG ?? Infinity) ? 'too_heavy' : null };
   const looped = casingFacts(recipe.casing)?.looped ?? false;
   const room = { sticks, stickMm, dropMm: dropMm ?? Infinity, capacityG };
   const hung = hangBatch({ batterG, diameterMm, pieceMm, looped }, room);
-  if (hung.problems.includes('too_long')) return Infinity;
-  return Math.max(batterG, (hung.sticks / sticks) * capacityG);
+  const takenG = Math.max(batterG, (hung.sticks / sticks) * capacityG);
+  return { takenG, problem: hung.problems[0] ?? null };
 }
 
 export type StepFacts = { place: string; people: number; machines: MachineKind[] };

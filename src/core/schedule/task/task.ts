@@ -8,7 +8,7 @@ import type { Passed } from '../passed';
 import type { Block } from '../plan';
 import { alikeGroups } from './alike';
 import { groupPieces, peopleOf, stepKey, type Group } from './groups';
-import { isOneRun, planResources, roomTaken, stepFacts, type PlanPlace } from './places';
+import { isOneRun, planResources, roomTaken, stepFacts, type PlanPlace, type Room } from './places';
 
 /** A batch that goes its way, or one that is wished. */
 export type Work = {
@@ -33,7 +33,7 @@ export type Work = {
 export type Misfit = {
   batch: string;
   step: string;
-  code: 'no_place' | 'no_room';
+  code: 'no_place' | NonNullable<Room['problem']>;
   /** What the largest of them takes, and what is asked, g. */
   asksG: number;
   takesG: number;
@@ -94,6 +94,10 @@ class Names {
   }
 }
 
+/** The place that takes most: what does not fit there fits nowhere. */
+const largest = <T extends { p: PlanPlace }>(rooms: readonly T[]): T | undefined =>
+  [...rooms].sort((a, b) => (b.p.capacityG ?? Infinity) - (a.p.capacityG ?? Infinity))[0];
+
 class TaskMaker {
   private readonly together: Map<string, string>;
 
@@ -131,27 +135,29 @@ class TaskMaker {
     });
     if (group.place === null) return bench;
     const of = places.filter((p) => p.kind === group.place);
-    const amounts = Object.fromEntries(
-      of.map((p) => [p.id, roomTaken(work.recipe, work.batterG, p)]),
-    );
-    const fits = of.filter((p) => amounts[p.id]! <= (p.capacityG ?? Infinity) + 1e-6);
+    const rooms = of.map((p) => ({ p, room: roomTaken(work.recipe, work.batterG, p) }));
+    const fits = rooms.filter((r) => r.room.problem === null);
     if (fits.length === 0) {
       /* A site without a cooler or a freezer of that name has one all the same: only programs need a place of their own. */
       if (of.length === 0 && !isOneRun(group.place)) return bench;
       misfits.push({
         batch: work.id,
         step: group.id,
-        code: of.length === 0 ? 'no_place' : 'no_room',
+        code: largest(rooms)?.room.problem ?? 'no_place',
         asksG: work.batterG,
-        takesG: Math.max(0, ...of.map((p) => p.capacityG ?? 0)),
+        takesG: largest(rooms)?.p.capacityG ?? 0,
       });
     }
     const together = this.together.get(`${work.id} ${group.id}`);
     const use: PlanUse = {
-      anyOf: of.map((p) => p.id),
+      anyOf: (fits.length > 0 ? fits : rooms).map((r) => r.p.id),
       amount: work.batterG,
+      /* What has begun hangs somehow, and fills the place. */
       amounts: Object.fromEntries(
-        of.map((p) => [p.id, Math.min(amounts[p.id]!, Number.MAX_VALUE)]),
+        rooms.map(({ p, room }) => [
+          p.id,
+          work.passed.length > 0 ? Math.min(room.takenG, p.capacityG ?? Infinity) : room.takenG,
+        ]),
       ),
       ...(together && isOneRun(group.place) ? { together } : {}),
     };
@@ -180,7 +186,7 @@ class TaskMaker {
     const { settled: pieces, waitS } = so;
     const place = (key: string) => stepFacts(work.recipe)(key).place;
     const groups = names.of(groupPieces(pieces, place));
-    let at = 0;
+    let [at, freeS] = [0, -Infinity];
     const real = pieces.filter((p) => p.durationS > 0);
     for (const g of groups) {
       const own = real.slice(at, at + g.pieces.length);
@@ -190,7 +196,9 @@ class TaskMaker {
         made.behind.push(...own.map((p) => ({ ...p, batch: work.id })));
         continue;
       }
-      const beforeS = ((startS % GRID_S) + GRID_S) % GRID_S;
+      /* On the grid, outwards; what follows at once begins where that ends. */
+      const fromS = Math.max(freeS, Math.floor(startS / GRID_S) * GRID_S);
+      freeS = Math.max(fromS + GRID_S, Math.ceil(endS / GRID_S - 1e-9) * GRID_S);
       const onTime = {
         ...g,
         durationS: endS - startS,
@@ -205,8 +213,8 @@ class TaskMaker {
         ...u,
         anyOf: work.placeId !== null && u.anyOf.includes(work.placeId) ? [work.placeId] : u.anyOf,
       }));
-      made.batch.steps.push({ ...step, uses, durationS: endS - startS + beforeS });
-      made.fixed.push({ batch: work.id, step: g.id, startS: startS - beforeS });
+      made.batch.steps.push({ ...step, uses, durationS: freeS - fromS });
+      made.fixed.push({ batch: work.id, step: g.id, startS: fromS });
       made.steps.push(this.taskStep(work, onTime, { startS, endS }));
     }
   }
@@ -262,7 +270,8 @@ class TaskMaker {
 
 /**
  * The task of planning several batches at a site: what each still asks for, what is settled by its record, what may hang
- * together, and what has no place at all. Those without a place stand in `misfits` and in no plan.
+ * together, and what has no place at all. Those without a place stand in `misfits` and in no plan; what is too much and has
+ * begun all the same is planned as what fills its place.
  * @param nowS clock seconds · @param horizonS how far is planned, s
  * @source field standard, many batches
  */
@@ -276,8 +285,10 @@ export function planTask(input: {
   const maker = new TaskMaker(works, site, nowS);
   const made = works.map((w) => maker.make(w));
   const misfits = made.flatMap((m) => m.misfits);
+  const begun = new Set(works.filter((w) => w.passed.length > 0).map((w) => w.id));
+  const isOut = ({ batch, code }: Misfit) => code === 'no_place' || !begun.has(batch);
   const planned = made.filter(
-    (m) => m.batch.steps.length > 0 && !misfits.some((x) => x.batch === m.batch.id),
+    (m) => m.batch.steps.length > 0 && !misfits.some((x) => x.batch === m.batch.id && isOut(x)),
   );
   return {
     nowS,

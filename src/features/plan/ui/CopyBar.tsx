@@ -31,25 +31,20 @@ export function CopyBar({ board, own, canWork }: Props) {
     router.refresh();
   };
   if (!copy)
-    return (
-      <div className="mb-3 flex flex-wrap items-center gap-x-4">
-        {board.copies.length > 0 && (
-          <p>
-            Being tried:{' '}
-            {board.copies.map((c) => (
-              <Link
-                key={c.id}
-                href={`/plan?copy=${c.id}`}
-                className="mr-3 inline-flex min-h-12 items-center text-accent underline"
-              >
-                {c.name}
-              </Link>
-            ))}
-          </p>
-        )}
-        {canWork && <LeverForm board={board} copy={null} />}
-      </div>
-    );
+    return board.copies.length > 0 ? (
+      <p>
+        Being tried:{' '}
+        {board.copies.map((c) => (
+          <Link
+            key={c.id}
+            href={`/plan?copy=${c.id}`}
+            className="mr-3 inline-flex min-h-12 items-center text-accent underline"
+          >
+            {c.name}
+          </Link>
+        ))}
+      </p>
+    ) : null;
   const figures = (b: Board) => {
     const f = planFigures(b.task, b.placed);
     const ends = batchEnds(b.task, b.placed);

@@ -13,6 +13,7 @@ import { headsOf, linesOf, type View } from './board/layout';
 import { scaleOf, type Zoom } from './board/scale';
 import { useMove, type Held, type Moved } from './board/use-move';
 import { LateList } from './LateList';
+import { LeverForm } from './LeverForm';
 import { MoveBar } from './MoveBar';
 import { OfferBar } from './OfferBar';
 import { StepPanel } from './StepPanel';
@@ -112,65 +113,78 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
         figures={planFigures(board.task, board.placed)}
         planned={board.plan !== null}
       />
-      <BoardTools
-        view={view}
-        onView={setView}
-        zoom={zoom}
-        onZoom={setZoom}
-        canWork={canWork}
-        planner={planner}
-        canUndo={board.plan !== null}
-        onPlan={() => void planner.planAll(wordsOf)}
-      />
-      {planner.said && <Notice tone={planner.said.tone}>{planner.said.text}</Notice>}
-      {planner.offer && canWork && (
-        <OfferBar board={board} offer={planner.offer} names={names} planner={planner} />
-      )}
-      <div className="mt-3 hidden sm:block">
-        <BoardGrid
-          board={board}
-          lines={lines}
-          heads={heads}
-          scale={scale}
-          names={names}
-          canWork={canWork}
-          selected={selected}
-          held={holding}
-          grid={grid}
-          move={move}
-          onSelect={setSelected}
-          onHold={setHolding}
-          onKeep={() => void keepMoved()}
-          onDrop={putBack}
-        />
-        <MoveBar
-          draft={draft}
-          holding={holding}
-          selected={selected}
-          names={names}
-          breaks={shown ?? null}
-          onKeep={() => void keepMoved()}
-          onPutBack={putBack}
-        />
-      </div>
-      <div className="mt-3 grid items-start gap-4 lg:grid-cols-2">
-        <div className="max-sm:hidden">
-          <StepPanel
-            key={selected?.bar.key}
-            board={board}
-            held={selected}
-            names={names}
+      <div className="flex flex-col">
+        <div className="max-sm:order-last">
+          <BoardTools
+            view={view}
+            onView={setView}
+            zoom={zoom}
+            onZoom={setZoom}
             canWork={canWork}
-            whole={whole}
-            onWhole={setWhole}
-            pins={pins}
-            onPut={move.put}
-            onPin={(next, words) => void planner.keep('pinned', board.placed, next, words)}
+            planner={planner}
+            canUndo={board.plan !== null}
+            onPlan={() => void planner.planAll(wordsOf)}
           />
+          {planner.said && (
+            <div className="mt-3">
+              <Notice tone={planner.said.tone}>{planner.said.text}</Notice>
+            </div>
+          )}
+          {planner.offer && canWork && (
+            <OfferBar board={board} offer={planner.offer} names={names} planner={planner} />
+          )}
+          <div className="mt-3 hidden sm:block">
+            <BoardGrid
+              board={board}
+              lines={lines}
+              heads={heads}
+              scale={scale}
+              names={names}
+              canWork={canWork}
+              selected={selected}
+              held={holding}
+              grid={grid}
+              move={move}
+              onSelect={setSelected}
+              onHold={setHolding}
+              onKeep={() => void keepMoved()}
+              onDrop={putBack}
+            />
+            <MoveBar
+              draft={draft}
+              holding={holding}
+              selected={selected}
+              names={names}
+              breaks={shown ?? null}
+              onKeep={() => void keepMoved()}
+              onPutBack={putBack}
+            />
+          </div>
+          <div className="mt-3 grid items-start gap-4 lg:grid-cols-2">
+            <div className="max-sm:hidden">
+              <StepPanel
+                key={selected?.bar.key}
+                board={board}
+                held={selected}
+                names={names}
+                canWork={canWork}
+                whole={whole}
+                onWhole={setWhole}
+                pins={pins}
+                onPut={move.put}
+                onPin={(next, words) => void planner.keep('pinned', board.placed, next, words)}
+              />
+            </div>
+            <LateList board={board} names={names} planner={planner} canWork={canWork} />
+          </div>
+          {canWork && board.copyId === null && (
+            <div className="mt-3">
+              <LeverForm board={board} copy={null} />
+            </div>
+          )}
         </div>
-        <LateList board={board} names={names} planner={planner} canWork={canWork} />
+        <TodayList board={board} agenda={agenda} names={names} />
       </div>
-      <TodayList board={board} agenda={agenda} names={names} />
     </>
   );
 }

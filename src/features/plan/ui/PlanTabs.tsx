@@ -13,10 +13,7 @@ const TABS = [
 export function PlanTabs() {
   const path = usePathname();
   return (
-    <nav
-      aria-label="Plan"
-      className="no-print mb-3 flex gap-1 overflow-x-auto border-b border-line"
-    >
+    <nav aria-label="Plan" className="no-print flex gap-1 overflow-x-auto">
       {TABS.map(([href, label]) => (
         <Link
           key={href}

@@ -25,9 +25,12 @@ export function TodayList({
     <section aria-label="Next 24 hours" className="sheet mt-4">
       <h2 className="font-semibold">Next 24 hours</h2>
       {next.length === 0 && <p className="text-soft">Nothing is planned for them.</p>}
-      <ol>
+      <ol className="sm:columns-2 sm:gap-8 sm:text-sm">
         {next.map((a) => (
-          <li key={a.id} className="flex gap-3 border-t border-line py-2">
+          <li
+            key={a.id}
+            className="flex break-inside-avoid gap-3 border-t border-line py-2 sm:py-1"
+          >
             <span className="w-24 shrink-0 font-semibold">
               {a.startS <= nowS ? 'now' : show.ahead(a.startS, nowS)}
             </span>

@@ -29,6 +29,8 @@ export function usePlanner(board: Board) {
   const pins = plan?.pins ?? NO_PINS;
   const basedOn = plan?.number ?? 0;
 
+  /* Refused since another plan was kept meanwhile: nothing is done before that one is here. */
+  const [refused, setRefused] = useState<number | null>(null);
   const worker = useCallback(() => (client.current ??= new PlanClient()), []);
   useEffect(
     () => () => {
@@ -67,6 +69,7 @@ export function usePlanner(board: Board) {
     const answer = await savePlanAction({ copyId, basedOn, why, steps, pins: kept }).catch(
       () => null,
     );
+    if (answer && !answer.ok && answer.code === 'plan_changed') setRefused(basedOn);
     setSaid(
       answer?.ok
         ? { tone: 'good', text: words }
@@ -106,6 +109,7 @@ export function usePlanner(board: Board) {
 
   return {
     worker,
+    isStale: refused !== null && refused === basedOn,
     busy,
     said,
     /* Of what is shown, and of nothing older. */

@@ -9,6 +9,7 @@ import type { Stretch } from '../../drawn';
 import { baseOf } from '../../agenda';
 import { BarButton } from './BarButton';
 import { BoardAxis, PeopleLine, Shade } from './BoardParts';
+import { Thread } from './Thread';
 import type { Bar, Head, Line } from './layout';
 import { LANE_PX, xOf, type Scale } from './scale';
 import { GAP_PX, type Held, type useMove } from './use-move';
@@ -172,6 +173,9 @@ export function BoardGrid(props: Props) {
                 </div>
               </div>
             ))}
+            {selected && (
+              <Thread lines={lines} batch={selected.bar.batch} scale={scale} labelPx={LABEL_PX} />
+            )}
             <div
               aria-hidden="true"
               className="pointer-events-none absolute inset-y-0 z-10 w-0.5 bg-bad"

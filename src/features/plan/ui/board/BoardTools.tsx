@@ -35,7 +35,12 @@ export function BoardTools({
     <div className="mt-3 flex flex-wrap items-end gap-3">
       {canWork && (
         <>
-          <button type="button" className="button-main" disabled={busy !== null} onClick={onPlan}>
+          <button
+            type="button"
+            className="button-main"
+            disabled={busy !== null || planner.isStale}
+            onClick={onPlan}
+          >
             {busy ? 'Planning …' : 'Plan everything'}
           </button>
           {busy && (
@@ -46,7 +51,7 @@ export function BoardTools({
           <button
             type="button"
             className="button"
-            disabled={!canUndo || busy !== null}
+            disabled={!canUndo || busy !== null || planner.isStale}
             onClick={() => void planner.undo()}
           >
             Take back the last change

@@ -1,0 +1,236 @@
+import { expect, test, type Page } from '@playwright/test';
+import { App } from './support/app';
+import { prepare } from './support/database';
+import { local } from './support/logger';
+import { signIn } from './support/people';
+
+const PORT = 3270;
+const MIN_MS = 60_000;
+let app: App;
+test.beforeAll(async () => {
+  const { url } = prepare('jolly_e2e_plan', 'demo');
+  app = new App(url, PORT);
+  await app.start();
+});
+test.afterAll(() => app.kill('SIGTERM'));
+test.use({ baseURL: `http://127.0.0.1:${PORT}` });
+
+const atSite = (ms: number) => local(ms).slice(0, 16);
+
+type Event = { summary: string; startMs: number };
+/** What a calendar reads by a link. */
+async function calendar(page: Page, link: string): Promise<Event[]> {
+  const answer = await page.request.get(link);
+  expect(answer.status()).toBe(200);
+  const text = (await answer.text()).replaceAll('\r\n ', '');
+  return [...text.matchAll(/BEGIN:VEVENT[\s\S]*?END:VEVENT/g)].map(([event]) => {
+    const [, y, mo, d, h, mi, s] = /DTSTART:(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z/.exec(event)!;
+    return {
+      summary: /SUMMARY:(.*)/.exec(event)![1]!.trim().replaceAll('\\,', ','),
+      startMs: Date.parse(`${y}-${mo}-${d}T${h}:${mi}:${s}Z`),
+    };
+  });
+}
+
+async function makeLink(page: Page, whom: string): Promise<string> {
+  await page.goto('/plan/lists');
+  await page.getByLabel('Of whom').selectOption({ label: whom });
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  const made = await page.getByTestId('calendar-link').innerText();
+  return new URL(made).pathname;
+}
+
+const board = (page: Page) => page.getByRole('group', { name: 'Board' });
+const planAll = async (page: Page) => {
+  await page.getByRole('button', { name: 'Plan everything' }).click();
+  await expect(page.getByText(/^Planned in /)).toBeVisible({ timeout: 20_000 });
+};
+
+test('an eighth batch is wished and planned; one is pinned; the house is out for two hours: the changed plan is taken, lists and calendar follow', async ({
+  page,
+}) => {
+  await signIn(page, 'maud');
+  await page.goto('/plan/wishes');
+  const wished = page.getByRole('region', { name: 'Wished' });
+  await expect(wished.getByText('ready by')).toHaveCount(7);
+  await page.getByLabel('Recipe').selectOption({ label: 'Duck and sorrel link' });
+  await page.getByRole('textbox', { name: 'Meat' }).fill('0');
+  await page.getByLabel(/Ready by/).fill(atSite(Date.now() - 60 * MIN_MS));
+  await page.getByRole('button', { name: 'Wish this batch' }).click();
+  await expect(page.getByText('The weight must be more than 0.')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Meat' }).fill('14');
+  await page.getByRole('button', { name: 'Wish this batch' }).click();
+  await expect(page.getByText('Ready-by lies in the past').first()).toBeVisible();
+  await page.getByLabel(/Ready by/).fill(atSite(Date.now() + 12 * 24 * 60 * MIN_MS));
+  await page.getByLabel('For whom').fill('the ferry');
+  await page.getByRole('button', { name: 'Wish this batch' }).click();
+  await expect(wished.getByText('Duck and sorrel link for the ferry')).toBeVisible();
+
+  await page.goto('/plan');
+  await expect(page.getByText(/No place in the plan yet: .*for the ferry/)).toBeVisible();
+  await planAll(page);
+  await expect(page.getByText(/No place in the plan yet/)).toBeHidden();
+
+  /* Both caraway products hang together before the house is shut. */
+  const feed = await makeLink(page, 'The whole site');
+  const before = await calendar(page, feed);
+  expect(before.some((e) => e.summary === 'Light Big house for 2 batches together')).toBe(true);
+
+  /* One step of the batch for the ferry is pinned. */
+  await page.goto('/plan');
+  await page.getByLabel('Lines').selectOption({ label: 'Batches' });
+  await board(page)
+    .getByRole('button', { name: /for the ferry: Stuff, .* planned/ })
+    .click();
+  const chosen = page.getByRole('region', { name: 'Chosen step' });
+  await chosen.getByRole('button', { name: 'Pin it here' }).click();
+  await expect(chosen.getByRole('button', { name: 'Unpin it' })).toBeVisible();
+  const stuffed = (await calendar(page, feed)).find((e) =>
+    /^Stuff: .*for the ferry/.test(e.summary),
+  )!;
+
+  /* Just when another batch is to be loaded, its house is out. */
+  const load = before.find(
+    (e) =>
+      /^Load the house: .*, (Big|Little) house/.test(e.summary) && !e.summary.includes('ferry'),
+  )!;
+  const house = /(Big|Little) house$/.exec(load.summary)![0];
+  await page.goto('/plan/wishes');
+  const shut = page.getByRole('region', { name: 'Shut' });
+  await shut.getByLabel('Place or machine').selectOption({ label: house });
+  await shut.getByLabel('From').fill(atSite(load.startMs));
+  await shut.getByLabel('To').fill(atSite(load.startMs - MIN_MS));
+  await shut.getByLabel('Why').fill('the fan');
+  await shut.getByRole('button', { name: 'Shut it' }).click();
+  await expect(shut.getByText(/ends before it begins/)).toBeVisible();
+  await shut.getByLabel('To').fill(atSite(load.startMs + 120 * MIN_MS));
+  await shut.getByRole('button', { name: 'Shut it' }).click();
+  await expect(shut.getByText(/the fan$/)).toBeVisible();
+
+  await page.goto('/plan');
+  const offer = page.getByRole('region', { name: 'A changed plan is offered' });
+  await expect(offer.getByText(/steps? moves?, of/)).toBeVisible({ timeout: 20_000 });
+  /* Offered, not imposed. */
+  expect(await calendar(page, feed)).toEqual(
+    expect.arrayContaining([
+      expect.objectContaining({ summary: load.summary, startMs: load.startMs }),
+    ]),
+  );
+  await offer.getByRole('button', { name: 'Take the changed plan' }).click();
+  await expect(page.getByText('The changed plan is taken.')).toBeVisible();
+  await expect(offer).toBeHidden();
+  const after = await calendar(page, feed);
+  expect(after.some((e) => e.summary === load.summary && e.startMs === load.startMs)).toBe(false);
+  expect(after).toContainEqual(stuffed);
+
+  /* A link that was taken back opens nothing. */
+  await page.goto('/plan/lists');
+  await expect(page.getByRole('region', { name: 'By the clock, seven days' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByText('The whole site, made')).toBeHidden();
+  expect((await page.request.get(feed)).status()).toBe(404);
+});
+
+test('a step is moved with the keys: what it breaks is said, it is kept and pinned, and taken back', async ({
+  page,
+}) => {
+  await signIn(page, 'tomas');
+  await page.goto('/plan');
+  await page.getByLabel('Lines').selectOption({ label: 'Batches' });
+  const pack = board(page)
+    .getByRole('button', { name: /Juniper boar ring for The forester: Pack, .* planned/ })
+    .first();
+  const was = await pack.getAttribute('aria-label');
+  await pack.focus();
+  await page.keyboard.press(' ');
+  await expect(page.getByText(/Enter keeps it, Escape puts it back/)).toBeVisible();
+  /* An hour earlier is before what comes before it. */
+  await page.keyboard.press('Shift+ArrowLeft');
+  await page.keyboard.press('Shift+ArrowLeft');
+  await expect(page.getByText(/Juniper boar ring .*what comes before it ends at/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('Moved by hand')).toBeHidden();
+  await expect(pack).toHaveAttribute('aria-label', was!);
+
+  await pack.focus();
+  await page.keyboard.press(' ');
+  for (let i = 0; i < 3; i += 1) await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('Moved by hand')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Moved and pinned.')).toBeVisible();
+  const moved = board(page)
+    .getByRole('button', { name: /Juniper boar ring for The forester: Pack, .* pinned/ })
+    .first();
+  await expect(moved).toBeVisible();
+  await page.getByRole('button', { name: 'Take back the last change' }).click();
+  await expect(page.getByText('Taken back.')).toBeVisible();
+  await expect(pack).toHaveAttribute('aria-label', was!);
+});
+
+test('two people plan at once: the second is told, and nothing of the first is lost', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, 'maud');
+  await page.goto('/plan');
+  await expect(board(page)).toBeVisible();
+  const other = await (await browser.newContext({ baseURL: `http://127.0.0.1:${PORT}` })).newPage();
+  await signIn(other, 'tomas');
+  await other.goto('/plan');
+  await planAll(other);
+  await page.getByRole('button', { name: 'Plan everything' }).click();
+  await expect(page.getByText(/Somebody else kept another plan meanwhile/)).toBeVisible({
+    timeout: 20_000,
+  });
+  await planAll(page);
+  await other.context().close();
+});
+
+test('what if: something is tried in a copy, compared, and dropped or taken', async ({ page }) => {
+  await signIn(page, 'maud');
+  await page.goto('/plan');
+  await page.getByText('What if …').click();
+  await page.getByLabel('Try', { exact: true }).selectOption({ label: 'A batch is not made' });
+  await page.getByLabel('Which').selectOption({ label: 'Juniper boar ring for The forester' });
+  await page.getByRole('button', { name: 'Try it in a copy' }).click();
+  const copy = page.getByRole('region', { name: 'What if' });
+  await expect(copy.getByText('without Juniper boar ring for The forester').first()).toBeVisible();
+  await expect(copy.getByRole('row', { name: /^Fires/ })).toBeVisible();
+  await expect(
+    board(page).getByRole('button', { name: /Juniper boar ring for The forester/ }),
+  ).toHaveCount(0);
+  await copy.getByRole('button', { name: 'Drop it' }).click();
+  await expect(page).toHaveURL(/\/plan$/);
+  await expect(
+    board(page)
+      .getByRole('button', { name: /Juniper boar ring for The forester/ })
+      .first(),
+  ).toBeVisible();
+
+  await page.goto('/plan');
+  await page.getByText('What if …').click();
+  await page.getByLabel('Try', { exact: true }).selectOption({ label: 'A batch is not made' });
+  await page.getByLabel('Which').selectOption({ label: 'Juniper boar ring for The forester' });
+  await page.getByRole('button', { name: 'Try it in a copy' }).click();
+  await copy.getByRole('button', { name: 'Take it as the plan' }).click();
+  await expect(page).toHaveURL(/\/plan$/);
+  await page.goto('/plan/wishes');
+  await expect(page.getByRole('region', { name: 'Wished' })).toBeVisible();
+  await expect(page.getByText('Juniper boar ring for The forester')).toHaveCount(0);
+});
+
+test('a wished batch is started and keeps its place; on a phone the day stands by the clock', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signIn(page, 'ines');
+  await page.goto('/plan');
+  await expect(page.getByRole('region', { name: 'Next 24 hours' })).toBeVisible();
+  await expect(board(page)).toBeHidden();
+  await page.goto('/plan/wishes');
+  const first = page.getByRole('listitem').filter({ hasText: 'Orchard supper coil' });
+  await first.getByRole('button', { name: 'Start it now' }).click();
+  await expect(page).toHaveURL(/\/batches\/[0-9a-f-]{36}$/);
+  await page.goto('/plan');
+  await expect(page.getByText(/No place in the plan yet: .*Orchard/)).toBeHidden();
+});

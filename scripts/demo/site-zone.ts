@@ -1,0 +1,2 @@
+/** Where the demo's smokehouse stands. */
+export const TIME_ZONE = 'America/Chicago';
