@@ -28,7 +28,7 @@ test('a plan looks no further than a batch may, whatever it is asked', () => {
     locale: 'en-US',
     unitSystem: 'metric' as const,
     roster: null,
-  workingHours: { 1: day, 2: day, 3: day, 4: day, 5: day, 6: null, 7: null },
+    workingHours: { 1: day, 2: day, 3: day, 4: day, 5: day, 6: null, 7: null },
   };
   const plan = planBatch(testRecipe(), hold.body as never, site, NOW, NOW + 274 * 365 * 24 * HOUR);
   const ends = plan.status === 'ok' ? plan.pieces.map((p) => p.endS) : [];

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import type { Roster } from '@/core';
 import { listWorkers } from '@/features/accounts/service';
 import type { Db } from '@/platform/db/client';
@@ -8,8 +9,7 @@ const EMPTY: Roster = { shifts: [], off: [], extra: [] };
 /** More than this in one list is no roster of a smokehouse. */
 const MOST = 200;
 
-const same = (a: unknown) => (b: unknown) => JSON.stringify(a) === JSON.stringify(b);
-const without = <T>(list: T[], one: T): T[] => list.filter((x) => !same(one)(x));
+const without = <T>(list: T[], one: T): T[] => list.filter((x) => !isDeepStrictEqual(x, one));
 
 function changed(roster: Roster, c: RosterChange): Roster {
   switch (c.change) {
