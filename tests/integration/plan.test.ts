@@ -6,14 +6,17 @@ import { insertClosure, openCopies } from '@/features/plan/repository';
 import {
   agendaOf,
   calendarOf,
+  finishCopy,
   linkOf,
   listLinks,
   listsOf,
   loadBoard,
   namesOf,
+  saveCopy,
+  savePlan,
+  undoPlan,
 } from '@/features/plan/service';
 import { makeLink, revokeLink } from '@/features/plan/links';
-import { finishCopy, saveCopy, savePlan, undoPlan } from '@/features/plan/service';
 import { openWishes, removeWish, saveWish, startWish } from '@/features/plan/wishes';
 import { rosterChangeSchema } from '@/features/settings/contract';
 import { attendedSpans, changeRoster, loadSite } from '@/features/settings/service';
