@@ -15,6 +15,7 @@ import { AlarmStrip } from '@/features/houses/ui/AlarmStrip';
 import { wayWith } from '@/features/houses/way';
 import { goesOn, isBeingMade, runSheetsOf } from '@/features/making/service';
 import { NowOnBench } from '@/features/making/ui';
+import { plannedSteps } from '@/features/plan/service';
 import { stuffDuesOf } from '@/features/stuffing/service';
 import { StuffDues } from '@/features/stuffing/ui';
 import { listHouses, listScales, loadSite } from '@/features/settings/service';
@@ -48,11 +49,12 @@ export default async function FloorPage() {
     if (d.case.state.phase === 'in_house' || d.case.state.phase === 'chilling')
       members.push(await memberOf(db(), d, now));
   const site = await loadSite(db());
+  const planned = await plannedSteps(db());
   const ways = new Map<string, BatchWay>();
   for (const d of running)
     if (d.case.state.phase !== 'to_sign') {
       const forecast = members.find((m) => m.dossier === d)?.forecast ?? null;
-      ways.set(d.head.id, wayWith(d, forecast, site, now));
+      ways.set(d.head.id, wayWith(d, forecast, site, now, planned(d.head.id)));
       await giveWay();
     }
   const houses = await listHouses(db());

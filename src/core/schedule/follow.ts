@@ -9,6 +9,8 @@ export type WayPiece = PlannedPiece & { standing: Standing };
 /** The whole way of a batch as it was, is and will be. */
 export type Way = {
   pieces: WayPiece[];
+  /** So many of them are settled by the record: done, going on, or following that at once. */
+  settled: number;
   /** When the last step is done; null when nothing fits the horizon any more. */
   readyS: number | null;
   /** Seconds after ready-by; below 0: before it. Null when nobody can say. */
@@ -108,7 +110,8 @@ export function followRecord(input: Input): Way {
   const { nowS, readyByS, working, horizonS } = input;
   const { settled: way, reachedS, waitS, later } = recordSoFar(input);
   const fromS = Math.max(nowS, reachedS);
-  if (later.length === 0) return { pieces: way, readyS: reachedS, lateS: reachedS - readyByS };
+  if (later.length === 0)
+    return { pieces: way, settled: way.length, readyS: reachedS, lateS: reachedS - readyByS };
   const ask = (byS: number) =>
     planBackward({ blocks: later, nowS: fromS, readyByS: byS, horizonS, working });
   const latest = ask(readyByS);
@@ -118,6 +121,7 @@ export function followRecord(input: Input): Way {
   const pieces = plan.status === 'ok' ? plan.pieces : (plan.earliest ?? []);
   return {
     pieces: [...way, ...pieces.map((p): WayPiece => ({ ...p, standing: 'ahead' }))],
+    settled: way.length,
     readyS: plan.readyS,
     lateS: plan.readyS === null ? null : plan.readyS - readyByS,
   };

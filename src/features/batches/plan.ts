@@ -1,6 +1,7 @@
 import {
   READY_AHEAD_S,
   START_BACK_S,
+  asPlanned,
   followRecord,
   partRecipes,
   passedSteps,
@@ -12,6 +13,7 @@ import {
   type Case,
   type CureHoldRuleBody,
   type Holding,
+  type PlacedStep,
   type Plan,
   type Recipe,
   type Span,
@@ -73,9 +75,16 @@ const HELPS_S = 15 * 60;
 
 /**
  * The way of a batch by its record: what was, what is, and what comes from here in the site's working hours.
+ * @param planned its steps in the plan of all batches, where there is one: what is free of the way stands at their times
  * @param dueS when the step that goes on is forecast to end, where that is known
  */
-export function wayOfBatch(c: Case, site: Site, dueS: number | null, nowS: number): BatchWay {
+export function wayOfBatch(
+  c: Case,
+  site: Site,
+  dueS: number | null,
+  nowS: number,
+  planned: readonly PlacedStep[] = [],
+): BatchWay {
   const { state } = c;
   const readyByS = Math.min(state.readyByS, nowS + START_BACK_S + READY_AHEAD_S);
   const horizonS = Math.max(0, readyByS - nowS) + HORIZON_S;
@@ -90,7 +99,7 @@ export function wayOfBatch(c: Case, site: Site, dueS: number | null, nowS: numbe
     horizonS,
   };
   const working = attendedSpans(site, nowS, toS);
-  const way = followRecord({ ...input, working });
+  const way = asPlanned(followRecord({ ...input, working }), planned, state.readyByS);
   if (way.lateS === null || way.lateS <= 0) return { ...way, overtimeS: null };
   const { readyS } = followRecord({ ...input, working: always(nowS, toS) });
   const helps = readyS !== null && way.readyS! - readyS >= HELPS_S;

@@ -1,4 +1,4 @@
-import { chillOf, recipeOfRun } from '@/core';
+import { chillOf, recipeOfRun, type PlacedStep } from '@/core';
 import type { Dossier } from '@/features/logbook/service';
 import { wayOfBatch, type BatchWay } from '@/features/batches/service';
 import type { Site } from '@/features/settings/service';
@@ -23,7 +23,8 @@ export const wayWith = (
   forecast: BatchForecast | null,
   site: Site,
   nowS: number,
-): BatchWay => wayOfBatch(d.case, site, dueOf(d, forecast), nowS);
+  planned: readonly PlacedStep[] = [],
+): BatchWay => wayOfBatch(d.case, site, dueOf(d, forecast), nowS, planned);
 
 async function forecastNow(db: Handle, d: Dossier): Promise<BatchForecast | null> {
   const { phase } = d.case.state;
@@ -36,5 +37,10 @@ export const dueNow = async (db: Handle, d: Dossier): Promise<number | null> =>
   dueOf(d, await forecastNow(db, d));
 
 /** The same with the forecast of what goes on; where there is none, by the planned length. */
-export const wayNow = async (db: Handle, d: Dossier, site: Site, nowS: number): Promise<BatchWay> =>
-  wayWith(d, await forecastNow(db, d), site, nowS);
+export const wayNow = async (
+  db: Handle,
+  d: Dossier,
+  site: Site,
+  nowS: number,
+  planned: readonly PlacedStep[],
+): Promise<BatchWay> => wayWith(d, await forecastNow(db, d), site, nowS, planned);

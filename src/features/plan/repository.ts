@@ -1,4 +1,4 @@
-import type { Lever } from '@/core';
+import type { Lever, PlacedStep } from '@/core';
 import { toDate, toEpochS } from '@/platform/clock';
 import type { Handle } from '@/platform/db/client';
 import type { PlanContent, PlanWhy } from '@/platform/db/tables-plan';
@@ -31,6 +31,12 @@ const toVersion = ({ content, madeAt, ...rest }: Row): PlanVersion => ({
 export async function lastVersion(db: Handle, copyId: string | null): Promise<PlanVersion | null> {
   const row = await versionsOf(db, copyId).executeTakeFirst();
   return row ? toVersion(row) : null;
+}
+
+/** Where the steps of batches are by the plan, by batch: what Floor and the batch's own pages go by. */
+export async function plannedSteps(db: Handle): Promise<(batch: string) => PlacedStep[]> {
+  const steps = (await lastVersion(db, null))?.steps ?? [];
+  return (batch) => steps.filter((s) => s.batch === batch);
 }
 
 export async function versionAt(

@@ -185,4 +185,5 @@ export { calendarOf } from './calendar';
 export { linkOf, listLinks } from './links';
 export { listsOf } from './lists';
 export { namesOf } from './names';
+export { plannedSteps } from './repository';
 export { openWishes } from './wishes';

@@ -1,3 +1,4 @@
+export { asPlanned } from './as-planned';
 export { alikeGroups, goAlike } from './alike';
 export { groupPieces, stepKey, type Group, type GroupPiece } from './groups';
 export { isOneRun, roomTaken, type PlanPlace } from './places';

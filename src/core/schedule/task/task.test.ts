@@ -5,9 +5,11 @@ import { testRecipe, testRules } from '../../testing/recipe';
 import type { ProgramStage } from '../../formula/stage';
 import { planBatches, planTroubles } from '../many';
 import { passedSteps, recipeOfRun } from '../passed';
+import { followRecord } from '../follow';
 import { recipeBlocks } from '../recipe-blocks';
 import {
   alikeGroups,
+  asPlanned,
   goAlike,
   groupPieces,
   planTask,
@@ -136,6 +138,46 @@ test('what is loaded, runs and is pulled in one house is one step; what is done 
     ['stage:b', 115, 165],
     ['pull', 165, 175],
   ]);
+});
+
+describe('asPlanned', () => {
+  const work = wish('w');
+  const way = (nowS = T0) =>
+    followRecord({
+      blocks: work.blocks,
+      passed: [],
+      nowS,
+      readyByS: work.readyByS,
+      horizonS: 14 * DAY,
+      working: site.spans,
+    });
+  const t = task([work]);
+  const steps = planned(t).steps;
+  test('the way stands at the times of the plan, piece by piece', () => {
+    const then = asPlanned(way(), steps, work.readyByS);
+    const at = (key: string) => then.pieces.find((p) => p.key === key)!;
+    expect(at('prepare').startS).toBe(steps[0]!.startS);
+    expect(at('pack').endS).toBe(steps.at(-1)!.endS);
+    const load = steps.find((s) =>
+      s.uses.some((u) => u.resource === 'big' || u.resource === 'little'),
+    )!;
+    expect(then.pieces.find((p) => p.key === 'load')!.startS).toBe(load.startS);
+    expect(then.lateS).toBe(steps.at(-1)!.endS - work.readyByS);
+    then.pieces
+      .slice(1)
+      .forEach((p, i) => expect(p.startS).toBeGreaterThanOrEqual(then.pieces[i]!.endS));
+  });
+  test.each([
+    ['no plan', []],
+    ['a plan of something else', steps.map((s) => ({ ...s, step: `other-${s.step}` }))],
+    ['only a part of it', steps.slice(0, -1).concat({ ...steps.at(-1)!, step: 'ghost' })],
+  ])('%s says nothing', (_, other) => expect(asPlanned(way(), other, 0)).toEqual(way()));
+  test('a plan that was overtaken says nothing', () => {
+    const back = steps.map((s, i) =>
+      i === 2 ? { ...s, startS: s.startS - DAY, endS: s.endS - DAY } : s,
+    );
+    expect(asPlanned(way(), back, 0)).toEqual(way());
+  });
 });
 
 describe('planTask', () => {

@@ -6,6 +6,7 @@ import { NowPanel } from '@/features/batches/ui/NowPanel';
 import { Timeline } from '@/features/batches/ui/Timeline';
 import { WayHeading } from '@/features/batches/ui/WayHeading';
 import { wayNow } from '@/features/houses/way';
+import { plannedSteps } from '@/features/plan/service';
 import { listScales, loadSite, siteDay } from '@/features/settings/service';
 import { lotChoices } from '@/features/stores/choices';
 import { showOfRequest } from '@/features/settings/show';
@@ -19,7 +20,8 @@ export default async function BatchPage({ params }: { params: Promise<{ id: stri
   const show = await showOfRequest();
   const now = nowS();
   const { recipe, state } = dossier.case;
-  const way = await wayNow(db(), dossier, await loadSite(db()), now);
+  const planned = (await plannedSteps(db()))(dossier.head.id);
+  const way = await wayNow(db(), dossier, await loadSite(db()), now, planned);
   const scales = await listScales(db());
   const closed = state.phase === 'released' || state.phase === 'destroyed';
   return (

@@ -1,6 +1,7 @@
 import { requirePage } from '@/features/accounts/identify';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { wayNow } from '@/features/houses/way';
+import { plannedSteps } from '@/features/plan/service';
 import { listScales, loadSite } from '@/features/settings/service';
 import { stuffingOf } from '@/features/stuffing/service';
 import { StuffingDesk } from '@/features/stuffing/ui';
@@ -12,7 +13,8 @@ export default async function StuffingPage({ params }: { params: Promise<{ id: s
   await requirePage();
   const dossier = await dossierOfPage((await params).id);
   const now = nowS();
-  const way = await wayNow(db(), dossier, await loadSite(db()), now);
+  const planned = (await plannedSteps(db()))(dossier.head.id);
+  const way = await wayNow(db(), dossier, await loadSite(db()), now, planned);
   const data = await stuffingOf(db(), dossier, await listScales(db()), way.pieces, now);
   return data ? (
     <StuffingDesk data={data} nowS={now} />

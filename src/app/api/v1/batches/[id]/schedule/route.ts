@@ -4,6 +4,7 @@ import { requireRoute } from '@/features/accounts/identify';
 import { loadDossier } from '@/features/logbook/service';
 import { refSchema } from '@/features/logbook/contract';
 import { wayNow } from '@/features/houses/way';
+import { plannedSteps } from '@/features/plan/service';
 import { loadSite } from '@/features/settings/service';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
@@ -22,7 +23,8 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
   const dossier = id.success ? await loadDossier(db(), id.data, nowS()) : null;
   if (!dossier) return Response.json({ ok: false, code: 'no_such_batch' }, { status: 404 });
   const recipe = recipeOfRun(dossier.case.recipe, dossier.case.state);
-  const way = await wayNow(db(), dossier, await loadSite(db()), nowS());
+  const planned = (await plannedSteps(db()))(dossier.head.id);
+  const way = await wayNow(db(), dossier, await loadSite(db()), nowS(), planned);
   const calendar = ical({
     name: oneLine(`${recipe.name} ${dossier.head.code}`),
     prodId: '-//Jolly Kettle//Schedule//EN',
