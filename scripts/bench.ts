@@ -17,6 +17,7 @@ import {
 } from '../src/core';
 import { addDevice, addHouse, seedRules } from '../src/features/settings/service';
 import { benchBlend, benchFigures } from './bench-formula';
+import { benchBoard } from './bench-board';
 import { benchOpenChart } from './bench-chart';
 import { benchFile } from './bench-files';
 import { benchLatency } from './bench-latency';
@@ -221,6 +222,8 @@ export async function bench(): Promise<void> {
     await benchIngest(url);
     say('chart-24h-6x1s', await benchOpenChart(url, RULES));
     await benchFloor(url);
+    for (const [what, figures] of Object.entries(await benchBoard(url)))
+      say(`board-40-batches-${what}`, figures);
     for (const [name, figures] of Object.entries(await benchLatency(url)))
       say(`health-while-${name}`, figures);
     const client = new pg.Client({ connectionString: server.url });

@@ -94,7 +94,7 @@ test('every running batch has a way: what it has behind it is not planned again,
   const site = await loadSite(demo);
   for (const d of await open()) {
     const now = nowS();
-    const { pieces, readyS } = await wayNow(demo, d, site, now);
+    const { pieces, readyS } = await wayNow(demo, d, site, now, []);
     expect(readyS).not.toBeNull();
     const running = pieces.filter((p) => p.standing === 'now');
     expect(running.length).toBeLessThanOrEqual(1);

@@ -127,15 +127,25 @@ export function* planning(
   const bound = lowerBound(problem, alone);
   const isBest = bestOf(problem, alone, bound);
   const random = randomFrom(limits.seed ?? 1);
-  let found = firstOrders(problem, alone)
-    .map((order) => inOrder(problem, order))
-    .reduce((a, b) => (isBetter(b, a) ? b : a));
-  for (const { round, best } of search(problem, found, random)) {
+  const isOver = () => clock() - beganMs >= limits.timeMs;
+  const stand = (best: Found, round: number) => ({
+    weightedLatenessS: best.cost,
+    spanS: best.span * SLOT_S,
+    round,
+  });
+  const [first, ...others] = firstOrders(problem, alone);
+  let found = inOrder(problem, first!);
+  let stop = (yield stand(found, 0)) === true;
+  for (const order of others) {
+    if (stop || isOver()) break;
+    const next = inOrder(problem, order);
+    if (isBetter(next, found)) found = next;
+    stop = (yield stand(found, 0)) === true;
+  }
+  for (const { round, best } of stop || isOver() ? [] : search(problem, found, random)) {
     found = best;
-    const over = round > (limits.rounds ?? Infinity) || clock() - beganMs >= limits.timeMs;
-    if (over || isBest(best)) break;
-    const stop = yield { weightedLatenessS: best.cost, spanS: best.span * SLOT_S, round };
-    if (stop === true) break;
+    if (round > (limits.rounds ?? Infinity) || isOver() || isBest(best)) break;
+    if ((yield stand(best, round)) === true) break;
   }
   return planOf(problem, found, bound, isBest(found));
 }
