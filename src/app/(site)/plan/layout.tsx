@@ -1,6 +1,12 @@
 import type { ReactNode } from 'react';
 import { requirePage } from '@/features/accounts/identify';
-import { PlanTabs } from '@/features/plan/ui/PlanTabs';
+import { Tabs } from '@/ui/tabs';
+
+const TABS = [
+  ['/plan', 'Board'],
+  ['/plan/wishes', 'Wished'],
+  ['/plan/lists', 'Lists'],
+] as const;
 
 /** The plan: the board, what is wished, and the lists that follow. */
 export default async function PlanLayout({ children }: { children: ReactNode }) {
@@ -9,7 +15,7 @@ export default async function PlanLayout({ children }: { children: ReactNode }) 
     <>
       <div className="mb-3 flex flex-wrap items-center gap-x-6 border-b border-line">
         <h1 className="text-2xl font-extrabold">Plan</h1>
-        <PlanTabs />
+        <Tabs label="Plan" tabs={TABS} />
       </div>
       {children}
     </>

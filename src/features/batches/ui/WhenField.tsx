@@ -1,6 +1,7 @@
 'use client';
 
 import { DateTime } from 'luxon';
+import { instantS } from '@/ui/local-time';
 import { TextField } from '@/ui/text-field';
 
 const FORMAT = "yyyy-MM-dd'T'HH:mm";
@@ -43,7 +44,6 @@ export const localOf = (epochS: number, timeZone: string) =>
 
 /** The instant of a local wall time in the site's zone; undefined for "now". */
 export function instantOf(local: string, timeZone: string): string | undefined {
-  if (local === '') return undefined;
-  const at = DateTime.fromISO(local, { zone: timeZone });
-  return at.isValid ? (at.toUTC().toISO() ?? undefined) : undefined;
+  const at = instantS(local, timeZone);
+  return at === null ? undefined : new Date(at * 1000).toISOString();
 }

@@ -11,7 +11,7 @@ import { leverWords } from '@/words/plan';
 import { problemWords } from '@/words/problems';
 import { saveCopyAction } from '../actions';
 import type { Board } from '../board';
-import { instantS } from './local-time';
+import { instantS } from '@/ui/local-time';
 import { useNames } from './use-names';
 
 const KINDS = [

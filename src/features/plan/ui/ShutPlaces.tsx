@@ -5,7 +5,7 @@ import { ActionForm, Field } from '@/ui/action-form';
 import { useShow } from '@/ui/show-context';
 import { removeClosureAction, saveClosureAction } from '../actions';
 import type { Closure } from '../repository';
-import { instantS } from './local-time';
+import { instantS } from '@/ui/local-time';
 
 type Props = {
   closures: Closure[];

@@ -1,10 +1,10 @@
 'use client';
 
-import { DateTime } from 'luxon';
 import { useState } from 'react';
 import type { PinnedStep } from '@/core';
 import { Link } from '@/ui/link';
 import { Options, Select } from '@/ui/select-field';
+import { instantS, localOf } from '@/ui/local-time';
 import { useShow } from '@/ui/show-context';
 import { TextField } from '@/ui/text-field';
 import type { PlanNames } from '@/words/plan';
@@ -31,8 +31,7 @@ export function StepPanel(props: Props) {
   const { board, held, names, canWork, pins } = props;
   const show = useShow();
   const { timeZone } = show.settings;
-  const local = (s: number) =>
-    DateTime.fromSeconds(s, { zone: timeZone }).toFormat("yyyy-MM-dd'T'HH:mm");
+  const local = (s: number) => localOf(s, timeZone);
   const [at, setAt] = useState<string | null>(null);
   const [to, setTo] = useState<string | null>(null);
   if (!held)
@@ -51,9 +50,9 @@ export function StepPanel(props: Props) {
   const pinned = pins.some(isMine);
   const free = bar.state === 'planned' && canWork;
   const put = () => {
-    const typed = DateTime.fromISO(at ?? local(bar.startS), { zone: timeZone });
-    if (!typed.isValid) return;
-    const startS = at === null ? bar.startS : Math.round(typed.toSeconds() / GRID_S) * GRID_S;
+    const typed = at === null ? bar.startS : instantS(at, timeZone);
+    if (typed === null) return;
+    const startS = at === null ? typed : Math.round(typed / GRID_S) * GRID_S;
     props.onPut(held, startS, to);
     setAt(null);
     setTo(null);

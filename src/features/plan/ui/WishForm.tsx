@@ -12,7 +12,7 @@ import { PRIORITY_WORDS } from '@/words/plan';
 import { problemWords } from '@/words/problems';
 import { saveWishAction } from '../actions';
 import type { Wish } from '../wishes';
-import { instantS, localOf } from './local-time';
+import { instantS, localOf } from '@/ui/local-time';
 
 type Props = {
   recipes: { id: string; name: string }[];

@@ -1,28 +1,27 @@
 'use client';
 
 import { usePathname } from 'next/navigation';
-import { Link } from '@/ui/link';
+import { Link } from './link';
 
-const TABS = [
-  ['/settings', 'Rules'],
-  ['/settings/site', 'Site'],
-  ['/settings/equipment', 'Equipment'],
-  ['/settings/people', 'People'],
-] as const;
-
-/** The sections of the settings, each with an address of its own. */
-export function SettingsTabs() {
+/** The sections of a place, each with an address of its own. */
+export function Tabs({
+  label,
+  tabs,
+}: {
+  label: string;
+  tabs: readonly (readonly [href: string, name: string])[];
+}) {
   const path = usePathname();
   return (
-    <nav aria-label="Settings" className="mb-4 flex gap-1 overflow-x-auto border-b border-line">
-      {TABS.map(([href, label]) => (
+    <nav aria-label={label} className="no-print flex gap-1 overflow-x-auto">
+      {tabs.map(([href, name]) => (
         <Link
           key={href}
           href={href}
           aria-current={path === href ? 'page' : undefined}
           className={`flex min-h-12 items-center border-b-3 px-3 whitespace-nowrap text-ink no-underline ${path === href ? 'border-accent font-semibold' : 'border-transparent'}`}
         >
-          {label}
+          {name}
         </Link>
       ))}
     </nav>
