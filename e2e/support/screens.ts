@@ -24,6 +24,7 @@ export const SCREENS = [
   '/settings/site',
   '/settings/equipment',
   '/settings/people',
+  '/settings/hours',
   '/batches/new?meat=31.5',
   '/house/little',
   '/account',

@@ -44,6 +44,7 @@ export const WHO_MAY: Record<string, readonly Identity[]> = {
   'page /records': PEOPLE,
   'page /settings': PEOPLE,
   'page /settings/equipment': PEOPLE,
+  'page /settings/hours': PEOPLE,
   'page /settings/people': PEOPLE,
   'page /settings/site': PEOPLE,
   'page /sign-in': EVERYBODY,

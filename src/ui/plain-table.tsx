@@ -5,14 +5,16 @@ export function PlainTable({
   caption,
   head,
   rows,
+  dense,
 }: {
   /** For those who can't see it, where no heading stands above. */
   caption?: string;
   head: readonly ReactNode[];
   rows: readonly (readonly ReactNode[])[];
+  dense?: boolean;
 }) {
   return (
-    <table className="plain-table">
+    <table className={dense ? 'plain-table plain-table-dense text-sm' : 'plain-table'}>
       {caption && <caption className="sr-only">{caption}</caption>}
       <thead>
         <tr>

@@ -30,7 +30,7 @@ export function calendarOf(
       start: new Date(a.startS * 1000),
       end: new Date(a.endS * 1000),
       summary: oneLine(agendaWords(a, names)),
-      description: a.people.length > 0 ? a.people.map(names.person).join(', ') : 'Nobody yet.',
+      description: a.people.length > 0 ? a.people.map(names.person).join(', ') : 'Nobody free.',
     });
   }
   return calendar.toString();

@@ -50,10 +50,13 @@ export async function listsOf(
   ]);
   const wanted = known.flatMap(({ batch, weigh }) => {
     const first = board.placed.find((p) => p.batch === batch.id);
-    return weigh ? [{ ...weigh, id: batch.id, atS: first?.startS ?? batch.readyByS }] : [];
+    return weigh
+      ? [{ ...weigh, id: batch.id, atS: Math.max(board.nowS, first?.startS ?? batch.readyByS) }]
+      : [];
   });
   const agenda = agendaOf(board, board.placed).filter((a) => a.endS > board.nowS);
   const thaw = wanted
+    .filter((w) => w.atS > board.nowS)
     .map((w): Thaw => ({
       batch: w.id,
       meatG: w.meatG,

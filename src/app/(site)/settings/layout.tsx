@@ -8,6 +8,7 @@ const TABS = [
   ['/settings/site', 'Site'],
   ['/settings/equipment', 'Equipment'],
   ['/settings/people', 'People'],
+  ['/settings/hours', 'Hours'],
 ] as const;
 
 /** The settings: rules, site, equipment, people. */

@@ -21,13 +21,13 @@ export function ListsView({ board, lists }: { board: Board; lists: PlanLists }) 
   const people = [...new Set(lists.hours.map((h) => h.personId))];
   const hoursDays = [...new Set(lists.hours.map((h) => h.day))].slice(0, 8);
   const part = (title: string, empty: string, filled: boolean, body: React.ReactNode) => (
-    <section aria-label={title} className="sheet break-inside-avoid">
+    <section aria-label={title} className="sheet">
       <h2 className="mb-1 text-lg font-semibold">{title}</h2>
       {filled ? body : <p className="text-soft">{empty}</p>}
     </section>
   );
   return (
-    <div className="grid items-start gap-4 lg:grid-cols-2 print:grid-cols-2 print:gap-2 print:text-xs">
+    <div className="one-page grid items-start gap-4 lg:grid-cols-2">
       {part(
         'By the clock, seven days',
         'Nothing is planned.',
@@ -42,10 +42,10 @@ export function ListsView({ board, lists }: { board: Board; lists: PlanLists }) 
                   .filter((a) => show.day(a.startS) === day)
                   .map((a) => (
                     <tr key={a.id}>
-                      <td className="w-14 font-semibold">{show.time(a.startS)}</td>
+                      <td className="w-14 font-semibold print:w-8">{show.time(a.startS)}</td>
                       <td>{agendaWords(a, names)}</td>
-                      <td className="text-soft">
-                        {a.people.map(names.person).join(', ') || 'nobody'}
+                      <td className="w-28 text-soft print:w-auto">
+                        {a.people.map(names.person).join(', ') || 'nobody free'}
                       </td>
                     </tr>
                   ))}
@@ -54,12 +54,13 @@ export function ListsView({ board, lists }: { board: Board; lists: PlanLists }) 
           </div>
         )),
       )}
-      <div className="space-y-4 print:space-y-2">
+      <div className="space-y-4">
         {part(
           'To buy',
           'The stores have everything that is planned.',
           lists.short.length > 0,
           <PlainTable
+            dense
             caption="To buy"
             head={['What', 'Short', 'Needed, here', 'By']}
             rows={lists.short.map((s) => [
@@ -75,6 +76,7 @@ export function ListsView({ board, lists }: { board: Board; lists: PlanLists }) 
           'No meat is needed.',
           lists.thaw.length > 0,
           <PlainTable
+            dense
             caption="To thaw and chill"
             head={['Out of the freezer, where it is frozen', 'Cold on the bench', 'Meat']}
             rows={lists.thaw.map((t) => [
@@ -89,6 +91,7 @@ export function ListsView({ board, lists }: { board: Board; lists: PlanLists }) 
           'No casing goes into water.',
           soaks.length > 0,
           <PlainTable
+            dense
             caption="To soak"
             head={['Into the water', 'Casing', 'For']}
             rows={soaks.map((a) => [show.clock(a.startS), a.what, names.batch(a.batch)])}
@@ -99,6 +102,7 @@ export function ListsView({ board, lists }: { board: Board; lists: PlanLists }) 
           'Nobody is needed.',
           people.length > 0,
           <PlainTable
+            dense
             caption="Hours of work by person and day"
             head={['', ...hoursDays]}
             rows={people.map((id) => [
@@ -115,6 +119,7 @@ export function ListsView({ board, lists }: { board: Board; lists: PlanLists }) 
           'No house burns.',
           lists.burns.length > 0,
           <PlainTable
+            dense
             caption="Houses and fuel"
             head={['House', 'Burns', 'Lit', 'Fuel', 'Wood']}
             rows={lists.burns.map((b) => [

@@ -57,7 +57,7 @@ export function StandLine({ board, names, figures, planned }: Props) {
       )}
       {board.there.every((t) => t.endS <= nowS) && (
         <Notice tone="bad">
-          Nobody is on duty from now on. Say under Settings, People, who works when: without anybody
+          Nobody is on duty from now on. Say under Settings, Hours, who works when: without anybody
           nothing can be planned.
         </Notice>
       )}

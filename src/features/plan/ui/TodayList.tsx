@@ -37,7 +37,7 @@ export function TodayList({
             <span>
               {agendaWords(a, names)}
               <span className="block text-sm text-soft">
-                {a.people.length > 0 ? a.people.map(names.person).join(', ') : 'nobody yet'}
+                {a.people.length > 0 ? a.people.map(names.person).join(', ') : 'nobody free'}
                 {a.startS > nowS && ` · ${show.until(a.startS, nowS)}`}
               </span>
             </span>

@@ -6,7 +6,15 @@ import { problemWords } from '@/words/problems';
 import { changeRosterAction } from '../actions';
 
 /** One line of the roster, with what takes it out. */
-export function EntryRow({ change, children }: { change: unknown; children: ReactNode }) {
+export function EntryRow({
+  change,
+  canRun,
+  children,
+}: {
+  change: unknown;
+  canRun: boolean;
+  children: ReactNode;
+}) {
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
   const remove = async () => {
@@ -18,9 +26,11 @@ export function EntryRow({ change, children }: { change: unknown; children: Reac
     <li className="flex items-center justify-between gap-3 border-t border-line py-1">
       <span>{children}</span>
       {problem && <span role="alert">{problem}</span>}
-      <button type="button" className="button min-w-12" onClick={() => void remove()}>
-        Remove
-      </button>
+      {canRun && (
+        <button type="button" className="button min-w-12" onClick={() => void remove()}>
+          Remove
+        </button>
+      )}
     </li>
   );
 }

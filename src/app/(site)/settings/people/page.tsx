@@ -4,9 +4,7 @@ import { listPeople, listWorkers } from '@/features/accounts/service';
 import { loadDuty, onDutyNow } from '@/features/reach/service';
 import { DutyForm } from '@/features/reach/ui/DutyForm';
 import { Part } from '@/features/settings/ui/Part';
-import { RosterForms } from '@/features/settings/ui/RosterForms';
 import { PersonForm, PersonRow, ResetPasswordForm } from '@/features/settings/ui/PeopleForms';
-import { loadSite } from '@/features/settings/service';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 import { pushKeys } from '@/platform/push-keys';
@@ -16,7 +14,6 @@ export default async function PeoplePage() {
   const person = await requirePage();
   const people = await listPeople(db());
   const run = may(person.role, 'run_site');
-  const { roster } = await loadSite(db());
   const duty = await loadDuty(db());
   const there = await onDutyNow(db(), duty, nowS());
   return (
@@ -50,20 +47,6 @@ export default async function PeoplePage() {
         <Part title="A new person">
           <PersonForm />
         </Part>
-      )}
-      {run && (
-        <div className="lg:col-span-2">
-          <Part title="Who works when">
-            <p className="small">
-              What is planned keeps to these hours and to how many are there. Without shifts, one
-              person in the working hours of the site counts.
-            </p>
-            <RosterForms
-              roster={roster ?? { shifts: [], off: [], extra: [] }}
-              people={await listWorkers(db())}
-            />
-          </Part>
-        </div>
       )}
       <div className="lg:col-span-2">
         <Part title="Who is told of alarms">

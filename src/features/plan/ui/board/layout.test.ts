@@ -43,10 +43,10 @@ const row = (id: string) => ({
   oneRun: true,
   preheatS: null,
 });
-const batch = (id: string) => ({ id, name: id.toUpperCase() }) as never;
+const batch = (id: string, more: object) => ({ id, name: id.toUpperCase(), ...more }) as never;
 const board = {
   task,
-  batches: [batch('a'), batch('b')],
+  batches: [batch('a', { forWhom: 'the inn' }), batch('b', { code: '261' })],
   rows: [row('big'), row('little')],
   steps: [{ batch: 'a', step: 'mix', settled: true } as never],
   behind: [{ batch: 'a', name: 'Weigh', tint: '--hang', startS: -H, endS: 0 }],
@@ -78,7 +78,7 @@ describe('linesOf', () => {
   });
   test('by batches: each with what lies behind it', () => {
     const lines = linesOf(board, plan, [], 'batches');
-    expect(lines.map((l) => l.name)).toEqual(['A', 'B', 'closed little 0'].slice(0, 2));
+    expect(lines.map((l) => l.name)).toEqual(['A for the inn', 'B 261']);
     expect(lines[0]!.bars.map((b) => [b.step, b.state])).toEqual([
       ['Weigh', 'done'],
       ['mix', 'running'],

@@ -107,7 +107,11 @@ export function linesOf(
       .map((id): Line => {
         const batch = board.batches.find((b) => b.id === baseOf(id));
         const own = bars.filter((b) => b.batch === id);
-        return { id, name: batch?.name ?? id, kind: 'batch', shut: [], ...intoLanes(own) };
+        const who = batch?.forWhom ? ` for ${batch.forWhom}` : batch?.code ? ` ${batch.code}` : '';
+        const name = `${batch?.name ?? id}${who}`;
+        /* Its steps follow each other: what overlaps does so by a rounding. */
+        const inRow = own.map((b): Bar => ({ ...b, lane: 0 }));
+        return { id, name, kind: 'batch', shut: [], bars: inRow, lanes: 1 };
       });
   }
   const rows = [...board.rows, { id: ROOM, name: 'Bench and rooms', kind: 'room' as const }];
