@@ -46,23 +46,26 @@ async function fill(url: string): Promise<void> {
   await db.destroy();
 }
 
+/* As text: what runs in the page is not built with the rest. */
+const BEGIN = `(() => {
+  const times = [];
+  Object.assign(window, { benchFrames: times, benchOn: true });
+  const tick = (ms) => { times.push(ms); if (window.benchOn) requestAnimationFrame(tick); };
+  requestAnimationFrame(tick);
+})()`;
+const END = `(() => { window.benchOn = false; return window.benchFrames; })()`;
+const SCROLL = `new Promise((resolve) => {
+  const board = document.querySelector('[aria-label="Board"]');
+  let i = 0;
+  const go = () => { board.scrollLeft += 12; i += 1; if (i < ${FRAMES}) requestAnimationFrame(go); else resolve(); };
+  go();
+})`;
+
 /** Milliseconds from one frame to the next while something goes on in the page. */
-async function frames(page: Page, work: () => Promise<void>): Promise<number[]> {
-  await page.evaluate(() => {
-    const times: number[] = [];
-    Object.assign(window, { benchFrames: times, benchOn: true });
-    const tick = (ms: number) => {
-      times.push(ms);
-      if ((window as unknown as { benchOn: boolean }).benchOn) requestAnimationFrame(tick);
-    };
-    requestAnimationFrame(tick);
-  });
+async function frames(page: Page, work: () => Promise<unknown>): Promise<number[]> {
+  await page.evaluate(BEGIN);
   await work();
-  const times = await page.evaluate(() => {
-    const w = window as unknown as { benchFrames: number[]; benchOn: boolean };
-    w.benchOn = false;
-    return w.benchFrames;
-  });
+  const times = await page.evaluate<number[]>(END);
   return times.slice(1).map((t, i) => t - times[i]!);
 }
 
@@ -94,22 +97,7 @@ export async function benchBoard(url: string): Promise<Record<string, Record<str
     /* What the plan breaks by now is looked at first. */
     await page.waitForTimeout(3000);
     const bars = await board.locator('[data-bar]').count();
-    const scroll = await frames(page, async () => {
-      await board.evaluate(
-        (el, n) =>
-          new Promise<void>((resolve) => {
-            let i = 0;
-            const go = () => {
-              el.scrollLeft += 12;
-              i += 1;
-              if (i < n) requestAnimationFrame(go);
-              else resolve();
-            };
-            go();
-          }),
-        FRAMES,
-      );
-    });
+    const scroll = await frames(page, () => page.evaluate(SCROLL));
     await board.evaluate((el) => (el.scrollLeft = 400));
     const bar = board
       .getByRole('button', { name: /planned/ })

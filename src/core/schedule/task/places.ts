@@ -63,8 +63,16 @@ export function roomTaken(recipe: Recipe, batterG: number, place: PlanPlace): Ro
 
 export type StepFacts = { place: string; people: number; machines: MachineKind[] };
 
+const read = new WeakMap<Recipe, (key: string) => StepFacts>();
+
 /** Where the steps of a way are done, by whom and on what, by the keys of its pieces. */
 export function stepFacts(recipe: Recipe): (key: string) => StepFacts {
+  const facts = read.get(recipe) ?? readFacts(recipe);
+  read.set(recipe, facts);
+  return facts;
+}
+
+function readFacts(recipe: Recipe): (key: string) => StepFacts {
   const route = routeOf(recipe);
   const run = new Set(runStepsOf(route));
   const known = new Map<string, StepFacts>();

@@ -1,7 +1,9 @@
 'use client';
 
+import { useSyncExternalStore } from 'react';
 import type { PlanNames } from '@/words/plan';
 import { useShow } from '@/ui/show-context';
+import type { LiveWords } from './live-words';
 import type { Held, Moved } from './board/use-move';
 
 type Props = {
@@ -10,7 +12,7 @@ type Props = {
   selected: Held | null;
   names: PlanNames;
   /** What the plan breaks; null while nobody knows. */
-  breaks: readonly string[] | null;
+  live: LiveWords;
   onKeep: () => void;
   onPutBack: () => void;
 };
@@ -18,52 +20,65 @@ type Props = {
 const MOST = 4;
 
 /** What was moved by hand and what it breaks, said while it moves; and how the keys work. */
-export function MoveBar({ draft, holding, selected, names, breaks, onKeep, onPutBack }: Props) {
+export function MoveBar({ draft, holding, selected, names, live, onKeep, onPutBack }: Props) {
   const show = useShow();
+  const breaks = useSyncExternalStore(live.subscribe, live.get, () => null);
   const said = selected
     ? `${names.batch(selected.bar.batch)}, ${names.step(selected.bar.batch, selected.bar.step)}: ${show.clock(selected.bar.startS)}`
     : '';
+  const isMoving = !draft && breaks !== null;
   return (
-    <div aria-live="polite" className="mt-2 text-sm">
-      {!draft && !holding && (
+    <div aria-live="polite" className="sticky bottom-0 z-20 mt-2 text-sm">
+      {!draft && !holding && !isMoving && (
         <p className="text-soft">
           Drag a step, or choose one with the arrow keys and press Space to move it.
         </p>
       )}
       {!draft && holding && (
-        <p>
+        <p className="sheet">
           <b>{said}</b>. Left and right: five minutes, with Shift an hour. Up and down: another
           place. Enter keeps it, Escape puts it back.
         </p>
       )}
-      {draft && (
+      {(draft || isMoving) && (
         <div className="sheet flex flex-wrap items-center gap-3">
           <div className="min-w-60 flex-1">
             <p>
-              <b>Moved by hand</b> {said && `, ${said}`}.{' '}
+              <b>{draft ? 'Moved by hand' : 'While it moves'}</b>
+              {draft && said && `, ${said}`}.{' '}
               {breaks === null
                 ? 'Looking at it …'
                 : breaks.length === 0
                   ? 'It breaks nothing.'
                   : ''}
             </p>
-            {breaks && breaks.length > 0 && (
-              <ul className="list-disc pl-5 text-bad">
-                {breaks.slice(0, MOST).map((b) => (
-                  <li key={b}>{b}</li>
-                ))}
-                {breaks.length > MOST && <li>and {breaks.length - MOST} more</li>}
-              </ul>
-            )}
+            <Breaks words={breaks ?? []} />
           </div>
-          <button type="button" className="button-main" onClick={onKeep}>
-            Keep and pin it
-          </button>
-          <button type="button" className="button" onClick={onPutBack}>
-            Put it back
-          </button>
+          {draft && (
+            <>
+              <button type="button" className="button-main" onClick={onKeep}>
+                Keep and pin it
+              </button>
+              <button type="button" className="button" onClick={onPutBack}>
+                Put it back
+              </button>
+            </>
+          )}
         </div>
       )}
     </div>
+  );
+}
+
+/** What a plan breaks: the first few of it. */
+export function Breaks({ words }: { words: readonly string[] }) {
+  if (words.length === 0) return null;
+  return (
+    <ul className="list-disc pl-5 text-bad">
+      {words.slice(0, MOST).map((w) => (
+        <li key={w}>{w}</li>
+      ))}
+      {words.length > MOST && <li>and {words.length - MOST} more</li>}
+    </ul>
   );
 }

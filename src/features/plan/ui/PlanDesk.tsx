@@ -12,9 +12,10 @@ import { BoardTools } from './board/BoardTools';
 import { headsOf, linesOf, type View } from './board/layout';
 import { scaleOf, type Zoom } from './board/scale';
 import { useMove, type Held, type Moved } from './board/use-move';
+import { LiveWords } from './live-words';
 import { LateList } from './LateList';
 import { LeverForm } from './LeverForm';
-import { MoveBar } from './MoveBar';
+import { Breaks, MoveBar } from './MoveBar';
 import { OfferBar } from './OfferBar';
 import { StepPanel } from './StepPanel';
 import { StandLine } from './StandLine';
@@ -38,7 +39,7 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
   /* A plan that was moved by hand holds for the board it was moved on, and for no later one. */
   const [hand, setHand] = useState<{ of: Board; moved: Moved } | null>(null);
   const draft = hand?.of === board ? hand.moved : null;
-  const [breaks, setBreaks] = useState<{ of: unknown; words: string[] } | null>(null);
+  const [live] = useState(() => new LiveWords());
   const placed = draft?.steps ?? board.placed;
   const pins = planner.pins;
 
@@ -56,12 +57,10 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
     void planner
       .worker()
       .look({ task: board.task, steps: moved.steps, pins })
-      .then(({ troubles }) =>
-        setBreaks({ of: moved, words: troubles.map((t) => planTroubleWords(t, names, show)) }),
-      )
+      .then(({ troubles }) => live.set(troubles.map((t) => planTroubleWords(t, names, show))))
       .catch(() => undefined);
   const onMoved = (moved: Moved | null) => {
-    if (!moved) return;
+    if (!moved) return draft ? look(draft) : live.set(null);
     const keys = [...new Set([...(draft?.keys ?? []), ...moved.keys])];
     const next = { ...moved, keys };
     setHand({ of: board, moved: next });
@@ -82,7 +81,7 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
   const putBack = () => {
     setHand(null);
     setHolding(false);
-    setBreaks(null);
+    live.set(null);
   };
   const keepMoved = async () => {
     if (!draft) return setHolding(false);
@@ -101,9 +100,7 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
     const nowhere = plan.unplaced.length > 0 ? `, ${plan.unplaced.length} without a place` : '';
     return `Planned in ${show.number(ms / 1000, 1)} s: ${late}${nowhere}${best}.`;
   };
-  const shown = draft
-    ? breaks?.words
-    : planner.look?.troubles.map((t) => planTroubleWords(t, names, show));
+  const broken = planner.look?.troubles.map((t) => planTroubleWords(t, names, show)) ?? [];
 
   return (
     <>
@@ -133,6 +130,12 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
           {planner.offer && canWork && (
             <OfferBar board={board} offer={planner.offer} names={names} planner={planner} />
           )}
+          {!planner.offer && broken.length > 0 && (
+            <div className="sheet mt-3 text-sm">
+              <b>The plan breaks by now:</b>
+              <Breaks words={broken} />
+            </div>
+          )}
           <div className="mt-3 hidden sm:block">
             <BoardGrid
               board={board}
@@ -155,7 +158,7 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
               holding={holding}
               selected={selected}
               names={names}
-              breaks={shown ?? null}
+              live={live}
               onKeep={() => void keepMoved()}
               onPutBack={putBack}
             />
