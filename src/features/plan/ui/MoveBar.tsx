@@ -28,7 +28,10 @@ export function MoveBar({ draft, holding, selected, names, live, onKeep, onPutBa
     : '';
   const isMoving = !draft && breaks !== null;
   return (
-    <div aria-live="polite" className="sticky bottom-0 z-20 mt-2 text-sm">
+    <div
+      aria-live="polite"
+      className={`mt-2 text-sm ${draft || holding || isMoving ? 'sticky bottom-0 z-20' : ''}`}
+    >
       {!draft && !holding && !isMoving && (
         <p className="text-soft">
           Drag a step, or choose one with the arrow keys and press Space to move it.

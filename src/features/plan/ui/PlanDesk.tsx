@@ -36,9 +36,10 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
   const [whole, setWhole] = useState(false);
   const [selected, setSelected] = useState<Held | null>(null);
   const [holding, setHolding] = useState(false);
-  /* A plan that was moved by hand holds for the board it was moved on, and for no later one. */
-  const [hand, setHand] = useState<{ of: Board; moved: Moved } | null>(null);
-  const draft = hand?.of === board ? hand.moved : null;
+  /* What was moved by hand holds for the plan it was moved in, and for no later one. */
+  const basedOn = `${board.copyId} ${board.plan?.number}`;
+  const [hand, setHand] = useState<{ of: string; moved: Moved } | null>(null);
+  const draft = hand?.of === basedOn ? hand.moved : null;
   const [live] = useState(() => new LiveWords());
   const placed = draft?.steps ?? board.placed;
   const pins = planner.pins;
@@ -63,7 +64,7 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
     if (!moved) return draft ? look(draft) : live.set(null);
     const keys = [...new Set([...(draft?.keys ?? []), ...moved.keys])];
     const next = { ...moved, keys };
-    setHand({ of: board, moved: next });
+    setHand({ of: basedOn, moved: next });
     /* What is held goes along: the next press moves it from where it is now. */
     setSelected((s) => {
       const at = s && moved.steps.find((p) => `${p.batch} ${p.step}` === s.bar.key);

@@ -18,6 +18,19 @@ export function StandLine({ board, names, figures, planned }: Props) {
   const lit = runs
     .map((p) => `${names.place(p.id)} ${show.duration(p.runsS)} in ${p.runs}`)
     .join(', ');
+  /* What runs stays where it is, and is asked nothing: a place that is shut under it is said. */
+  const under = board.closures.flatMap((c) =>
+    placed
+      .filter(
+        (p) =>
+          (task.fixed ?? []).some((f) => f.batch === p.batch && f.step === p.step) &&
+          !p.batch.startsWith('closed ') &&
+          p.uses.some((u) => u.resource === c.placeId) &&
+          p.startS < c.toS &&
+          c.fromS < p.endS,
+      )
+      .map((p) => ({ c, p })),
+  );
   const past = board.batches.filter((b) => b.readyByS < nowS);
   return (
     <div className="space-y-2">
@@ -47,6 +60,12 @@ export function StandLine({ board, names, figures, planned }: Props) {
       {board.task.misfits.map((m) => (
         <Notice key={`${m.batch} ${m.step}`} tone="bad">
           {names.batch(m.batch)}: {misfitWords(m, names, show)}.
+        </Notice>
+      ))}
+      {under.map(({ c, p }) => (
+        <Notice key={`${c.id} ${p.batch}`} tone="bad">
+          {names.place(c.placeId)} is shut from {show.clock(c.fromS)} ({c.why}), and{' '}
+          {names.batch(p.batch)} is in it until {show.clock(p.endS)}. Move it, or shut it later.
         </Notice>
       ))}
       {past.length > 0 && (

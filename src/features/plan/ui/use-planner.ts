@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { BatchPlan, PinnedStep, PlacedStep } from '@/core';
 import { problemWords } from '@/words/problems';
 import { PlanClient } from '@/workers/plan/client';
@@ -13,6 +13,8 @@ import type { SavePlan } from '../contract';
 /** How long is planned, ms; it can be stopped at any time, and takes the best so far. */
 const PLAN_MS = 4000;
 const OFFER_MS = 1200;
+/** What time alone changes is looked at so often, s. */
+const QUARTER_S = 900;
 
 export type Busy = { progress: Progress | null; stop: () => void };
 export type Offer = { plan: BatchPlan; broken: PlanLook['troubles'] };
@@ -23,8 +25,8 @@ export function usePlanner(board: Board) {
   const client = useRef<PlanClient | null>(null);
   const [busy, setBusy] = useState<Busy | null>(null);
   const [said, setSaid] = useState<{ tone: 'bad' | 'good'; text: string } | null>(null);
-  const [seen, setSeen] = useState<{ of: unknown; look: PlanLook } | null>(null);
-  const [offered, setOffered] = useState<{ of: unknown; offer: Offer } | null>(null);
+  const [seen, setSeen] = useState<{ of: string; look: PlanLook } | null>(null);
+  const [offered, setOffered] = useState<{ of: string; offer: Offer } | null>(null);
   const { task, copyId, plan, placed, unplanned } = board;
   const pins = plan?.pins ?? NO_PINS;
   const basedOn = plan?.number ?? 0;
@@ -40,25 +42,37 @@ export function usePlanner(board: Board) {
     [],
   );
 
+  /* Pages are made anew whenever something is logged; what is the same is not looked at again. */
+  const quarter = Math.floor(board.nowS / QUARTER_S);
+  const key = useMemo(
+    () => JSON.stringify([quarter, placed, pins, task.batches, task.spans]),
+    [quarter, placed, pins, task],
+  );
+  const latest = useRef({ task, placed, pins, plan });
+  useEffect(() => {
+    latest.current = { task, placed, pins, plan };
+  });
+
   /* What the plan breaks by now; where it does, a changed one is made and offered. */
   useEffect(() => {
     let gone = false;
+    const { task, placed, pins, plan } = latest.current;
     const stand = { task, steps: placed, pins };
     void worker()
       .look(stand)
       .then(async (now) => {
         if (gone) return;
-        setSeen({ of: placed, look: now });
+        setSeen({ of: key, look: now });
         if (plan === null || now.troubles.length === 0) return;
         const made = await worker().plan(stand, { timeMs: OFFER_MS, movesCost: true }).answer;
         const then = await worker().look({ task, steps: made.plan.steps, pins });
         const better = then.troubles.length < now.troubles.length;
         if (!gone && better)
-          setOffered({ of: placed, offer: { plan: made.plan, broken: now.troubles } });
+          setOffered({ of: key, offer: { plan: made.plan, broken: now.troubles } });
       })
       .catch(() => undefined);
     return () => void (gone = true);
-  }, [task, placed, pins, plan, worker]);
+  }, [key, worker]);
 
   const keep = async (
     why: SavePlan['why'],
@@ -113,8 +127,8 @@ export function usePlanner(board: Board) {
     busy,
     said,
     /* Of what is shown, and of nothing older. */
-    look: seen?.of === placed ? seen.look : null,
-    offer: offered?.of === placed ? offered.offer : null,
+    look: seen?.of === key ? seen.look : null,
+    offer: offered?.of === key ? offered.offer : null,
     pins,
     keep,
     planAll,

@@ -52,7 +52,7 @@ export const BarButton = memo(function BarButton(props: Props) {
       aria-pressed={props.selected}
       onClick={() => props.onSelect(bar)}
       onFocus={() => props.onSelect(bar)}
-      className={`absolute flex touch-none items-center overflow-hidden rounded border bg-sheet text-left text-sm whitespace-nowrap ${EDGE[bar.state]} ${props.selected ? 'z-10 outline-3 outline-accent' : ''} ${props.faint ? 'opacity-45' : ''} ${fixed ? '' : 'cursor-grab'}`}
+      className={`absolute flex touch-none items-center overflow-hidden rounded border bg-sheet text-left text-sm whitespace-nowrap ${EDGE[bar.state]} ${props.selected ? 'z-10 outline-3 outline-accent' : ''} ${props.faint ? 'opacity-60' : ''} ${fixed ? '' : 'cursor-grab'}`}
       style={{ left, width: Math.max(3, width), top: bar.lane * LANE_PX + 2, height: LANE_PX - 4 }}
     >
       {stretches.map((s) => (

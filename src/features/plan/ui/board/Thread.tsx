@@ -15,14 +15,19 @@ export function Thread({
   labelPx: number;
 }) {
   let top = 0;
-  const points: { startS: number; endS: number; y: number }[] = [];
+  const points = new Map<string, { startS: number; endS: number; y: number }>();
   for (const l of lines) {
     for (const b of l.bars)
-      if (b.batch === batch)
-        points.push({ startS: b.startS, endS: b.endS, y: top + (b.lane + 0.5) * LANE_PX + 2 });
+      /* A step that takes several machines stands on several lines: it is drawn to the first. */
+      if (b.batch === batch && !points.has(b.key))
+        points.set(b.key, {
+          startS: b.startS,
+          endS: b.endS,
+          y: top + (b.lane + 0.5) * LANE_PX + 2,
+        });
     top += l.lanes * LANE_PX + GAP_PX;
   }
-  points.sort((a, b) => a.startS - b.startS || a.endS - b.endS);
+  const way = [...points.values()].sort((a, b) => a.startS - b.startS || a.endS - b.endS);
   const x = (s: number) => labelPx + xOf(scale, s);
   return (
     <svg
@@ -31,8 +36,8 @@ export function Thread({
       width={labelPx + xOf(scale, scale.endS)}
       height={top}
     >
-      {points.slice(1).map((to, i) => {
-        const from = points[i]!;
+      {way.slice(1).map((to, i) => {
+        const from = way[i]!;
         const [x1, x2] = [x(Math.min(from.endS, to.startS)), x(to.startS)];
         return (
           <path
