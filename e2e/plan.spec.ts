@@ -232,5 +232,8 @@ test('a wished batch is started and keeps its place; on a phone the day stands b
   await first.getByRole('button', { name: 'Start it now' }).click();
   await expect(page).toHaveURL(/\/batches\/[0-9a-f-]{36}$/);
   await page.goto('/plan');
-  await expect(page.getByText(/No place in the plan yet: .*Orchard/)).toBeHidden();
+  await expect(page.getByRole('region', { name: 'Next 24 hours' })).toBeVisible();
+  await expect(
+    page.getByRole('status').filter({ hasText: /No place in the plan yet: .*Orchard/ }),
+  ).toHaveCount(0);
 });

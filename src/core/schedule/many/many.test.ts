@@ -2,7 +2,14 @@ import fc from 'fast-check';
 import { bestByTrying } from '../../testing/plan-brute';
 
 import { smokehouse } from '../../testing/plan-instances';
-import { planBatches, planTroubles, type PlanBatch, type PlanInput, type PlanStep } from './index';
+import {
+  planBatches,
+  planTroubles,
+  whyLate,
+  type PlanBatch,
+  type PlanInput,
+  type PlanStep,
+} from './index';
 
 const SLOT = 300;
 const T0 = 1_800_000_000;
@@ -163,6 +170,16 @@ describe('planBatches', () => {
     );
     expect(p).toMatchObject({ status: 'infeasible', unplaced: ['too-heavy', 'too-long'] });
     expect(p.steps).toHaveLength(1);
+  });
+
+  test('who has no place, and why; who is only not planned yet is told nothing', () => {
+    const task = input([batch('a', 9, [step('pack', 2, { people: 1 })])], { spans: [] });
+    expect(planBatches(task).because).toEqual([
+      { batch: 'a', lateS: Infinity, waitsFor: { kind: 'people' } },
+    ]);
+    expect(whyLate(task, [])).toEqual(planBatches(task).because);
+    const free = input([batch('a', 9, [step('pack', 2, { people: 1 })])]);
+    expect(whyLate(free, [])).toEqual([]);
   });
 
   test.each<[string, Partial<PlanInput>]>([

@@ -1,6 +1,6 @@
 import { randomFrom } from '../../random';
 import { eachAlone, lowerBound, type Alone } from './bounds';
-import { Insertion, type Inserted } from './insertion';
+import { Insertion, type Inserted, type Without } from './insertion';
 import { Occupancy, type Placement } from './occupancy';
 import { makeProblem, SLOT_S, type Problem } from './problem';
 import { firstOrders, inOrder, latenessOf, movesOf, isBetter, search, type Found } from './search';
@@ -38,44 +38,37 @@ function reasons(
   const taken = new Occupancy(problem);
   placements.forEach((p, i) => p && taken.place(i, p));
   const insertion = new Insertion(problem, taken);
-  return problem.jobs.flatMap((job, i) => {
+  return problem.jobs.flatMap((job, i): BatchPlan['because'] => {
     const p = placements[i];
-    if (!p) return [];
-    const late = latenessOf(problem, i, p);
+    const late = p ? latenessOf(problem, i, p) : Infinity;
     if (late <= 0) return [];
-    taken.remove(i, p);
+    if (p) taken.remove(i, p);
+    const lateWithout = (without: Without) => {
+      const then = insertion.insert(i, { without });
+      return then ? latenessOf(problem, i, then.placement) : Infinity;
+    };
     const used = new Set(
       job.steps.flatMap((s) => s.choices.flatMap((c) => c.takes.map((t) => t.resource))),
     );
     const tries: [WaitsFor, number][] = [
-      ...[...used].map((resource): [WaitsFor, number] => {
-        const then = insertion.insert(i, { without: { resource } });
-        const id = problem.resources[resource]!.id;
-        return [{ kind: 'resource', id }, then ? latenessOf(problem, i, then.placement) : late];
-      }),
-      (() => {
-        const then = insertion.insert(i, { without: { people: true } });
-        return [{ kind: 'people' }, then ? latenessOf(problem, i, then.placement) : late] as [
-          WaitsFor,
-          number,
-        ];
-      })(),
+      ...[...used].map((resource): [WaitsFor, number] => [
+        { kind: 'resource', id: problem.resources[resource]!.id },
+        lateWithout({ resource }),
+      ]),
+      [{ kind: 'people' }, lateWithout({ people: true })],
     ];
-    taken.place(i, p);
+    /* Nobody has planned it yet, and it could be. */
+    const isFree = !p && lateWithout({}) < Infinity;
+    if (p) taken.place(i, p);
+    if (isFree) return [];
     const [waitsFor, left] = tries.reduce((a, b) => (b[1] < a[1] ? b : a));
-    return [
-      {
-        batch: job.id,
-        lateS: late,
-        waitsFor: left < late ? waitsFor : ({ kind: 'itself' } as const),
-      },
-    ];
+    return [{ batch: job.id, lateS: late, waitsFor: left < late ? waitsFor : { kind: 'itself' } }];
   });
 }
 
 /**
  * Why batches of a plan are late: what each would gain most from, with everybody else where they are.
- * @param steps a whole plan: a batch of which a step is missing is passed over
+ * @param steps a plan; of a batch of which a step is missing it is said why it has no place, where it has none
  */
 export function whyLate(input: PlanInput, steps: readonly PlacedStep[]): BatchPlan['because'] {
   const problem = makeProblem({ ...input, previous: [...steps] });

@@ -98,5 +98,6 @@ export type BatchPlan = {
   proven: boolean;
   /** Steps of `previous` that begin at another time or in another place. */
   moved: number;
+  /** Why who is late is, and who has no place, Infinity late, has none. */
   because: { batch: string; lateS: number; waitsFor: WaitsFor }[];
 };

@@ -25,6 +25,7 @@ export const MOVE_COST_S = 600;
 /** Once something is found, it is looked for better for so many rounds. */
 const ROUNDS = 24;
 const FIRST_WEIGHT = 10;
+const AFTER_S = 2 * 24 * 3600;
 
 /** The ends of spans in which somebody is there, from now to a time: where staying on is tried. */
 function eveningsOf(task: Task, untilS: number): number[] {
@@ -57,7 +58,8 @@ export function* remediesFor(input: {
   const wished = task.batches.find((b) => b.id === batch);
   if (!wished) return [];
   const lateS = own?.lateS ?? Infinity;
-  const endS = own?.endS ?? task.nowS + task.horizonS;
+  /* One without a place: the evenings up to when it should be ready, and a few after. */
+  const endS = own?.endS ?? Math.max(task.nowS, wished.readyByS) + AFTER_S;
   const begun = (task.fixed ?? []).some((f) => f.batch === batch);
   const places = new Set(
     wished.steps.flatMap((s) =>

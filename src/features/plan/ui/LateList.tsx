@@ -20,7 +20,8 @@ export function LateList({ board, names, planner, canWork }: Props) {
   const late = batchEnds(board.task, board.placed)
     .filter((e) => e.lateS > 0)
     .sort((a, b) => b.lateS - a.lateS);
-  if (late.length === 0) return null;
+  const nowhere = (planner.look?.because ?? []).filter((b) => b.lateS === Infinity);
+  if (late.length === 0 && nowhere.length === 0) return null;
   const why = (batch: string) => {
     const reason = planner.look?.because.find((b) => b.batch === batch);
     if (!reason) return '';
@@ -35,6 +36,22 @@ export function LateList({ board, names, planner, canWork }: Props) {
     <section aria-label="Late" className="sheet">
       <h2 className="font-semibold">Late</h2>
       <ul>
+        {nowhere.map((b) => (
+          <li key={b.batch} className="border-t border-line py-2">
+            <p>
+              <b>{names.batch(b.batch)}</b> has no place: what comes next may not wait so long as
+              there is no time for it; {waitsWords(b.waitsFor, names)}.
+            </p>
+            <Remedies
+              board={board}
+              batch={b.batch}
+              lateS={Infinity}
+              names={names}
+              planner={planner}
+              canWork={canWork}
+            />
+          </li>
+        ))}
         {late.map((e) => (
           <li key={e.batch} className="border-t border-line py-2">
             <p>

@@ -77,16 +77,18 @@ export function Remedies({ board, batch, lateS, names, planner, canWork }: Props
             )}
           </li>
         ))}
-        <li className="flex flex-wrap items-center gap-3 py-1">
-          <span className="min-w-48 flex-1">
-            Another day: {show.clock(due + lateS)}, nothing moves
-          </span>
-          {canWork && (
-            <button type="button" className="button" onClick={() => void tryIt(another)}>
-              Try it in a copy
-            </button>
-          )}
-        </li>
+        {Number.isFinite(lateS) && (
+          <li className="flex flex-wrap items-center gap-3 py-1">
+            <span className="min-w-48 flex-1">
+              Another day: {show.clock(due + lateS)}, nothing moves
+            </span>
+            {canWork && (
+              <button type="button" className="button" onClick={() => void tryIt(another)}>
+                Try it in a copy
+              </button>
+            )}
+          </li>
+        )}
       </ul>
       {state.length === 0 && (
         <p className="small">Nothing else here helps by a quarter of an hour.</p>
