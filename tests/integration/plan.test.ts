@@ -178,6 +178,33 @@ describe('plans', () => {
     expect((await board()).unplanned).toEqual([]);
   });
 
+  test('what was tried with somebody who stays, and with one place, is so: hours in the roster, and a pin', async () => {
+    const one = wish();
+    await saveWish(t.db, one, 'Ann');
+    const steps = await planned();
+    await keep(steps, 0);
+    const run = steps.find((s) => s.uses.some((u) => u.resource === 'house'))!;
+    const id = randomUUID();
+    const startS = Math.ceil((nowS() + DAY) / 3600) * 3600;
+    const levers = [
+      { kind: 'overtime' as const, personId: 'anybody', startS, endS: startS + 7200 },
+      { kind: 'place' as const, batch: one.id, placeId: 'house' },
+      { kind: 'weight' as const, batch: one.id, weight: 10 },
+      { kind: 'closed' as const, placeId: 'house', startS: startS - 7200, endS: startS - 3600 },
+    ];
+    await saveCopy(t.db, { id, name: 'Longer', levers }, 'Ann');
+    expect(await finishCopy(t.db, { id, as: 'taken', basedOn: 1 }, 'Ann')).toMatchObject({
+      ok: true,
+    });
+    const b = await board();
+    expect(b.plan!.pins).toEqual([{ batch: one.id, step: run.step }]);
+    expect((await loadSite(t.db)).roster!.extra).toEqual([
+      expect.objectContaining({ personId: 'anybody' }),
+    ]);
+    expect((await openWishes(t.db))[0]!.priority).toBe(3);
+    expect(b.closures).toHaveLength(1);
+  });
+
   test('what is shut is gone round, and a batch that runs there keeps its place', async () => {
     await saveWish(t.db, wish(), 'Ann');
     const load = (await planned()).find((s) => s.uses.some((u) => u.resource === 'house'))!;

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { halvesOf, type Lever } from '@/core';
+import { halvesOf, type Lever, type PinnedStep, type PlacedStep } from '@/core';
 import type { z } from 'zod';
 import { changeRoster, loadSite } from '@/features/settings/service';
 import { nowS } from '@/platform/clock';
@@ -151,6 +151,17 @@ const renamed = (levers: readonly Lever[], batch: string): string => {
   return split ? v5Id(batch) : batch;
 };
 
+/** A batch that was to be done in one place and no other is pinned there. */
+const placedBy = (levers: readonly Lever[], steps: readonly PlacedStep[]): PinnedStep[] =>
+  steps
+    .filter((s) =>
+      levers.some(
+        (l) =>
+          l.kind === 'place' && l.batch === s.batch && s.uses.some((u) => u.resource === l.placeId),
+      ),
+    )
+    .map(({ batch, step }) => ({ batch, step }));
+
 /** Ends a copy: dropped, or taken as the site's plan with all that was otherwise in it. */
 export async function finishCopy(
   db: Db,
@@ -168,7 +179,7 @@ export async function finishCopy(
     const own = (batch: string) => renamed(copy.levers, batch);
     const done = await keep(tx, null, basedOn, {
       steps: steps.map((x) => ({ ...x, batch: own(x.batch) })),
-      pins: pins.map((x) => ({ ...x, batch: own(x.batch) })),
+      pins: [...pins, ...placedBy(copy.levers, steps)].map((x) => ({ ...x, batch: own(x.batch) })),
       why: 'taken',
       by,
     });

@@ -3,6 +3,7 @@ import type { Roster } from '@/core';
 import { listWorkers } from '@/features/accounts/service';
 import type { Db } from '@/platform/db/client';
 import type { RosterChange } from './contract';
+import { ANYBODY } from './hours';
 import { loadSite, saveRoster } from './repository';
 
 const EMPTY: Roster = { shifts: [], off: [], extra: [] };
@@ -36,10 +37,11 @@ const whoIn = (c: RosterChange): string | null => {
 
 export type RosterResult = { ok: true } | { ok: false; code: 'no_such_person' | 'too_many' };
 
-/** Changes who works when, one thing at a time; without shifts the working hours count again. */
+/** Changes who works when, one thing at a time; without shifts the working hours count again, and whoever stays on has no name. */
 export async function changeRoster(db: Db, change: RosterChange): Promise<RosterResult> {
   const who = whoIn(change);
-  if (who !== null && !(await listWorkers(db)).some((p) => p.id === who))
+  const isKnown = who === null || who === ANYBODY;
+  if (!isKnown && !(await listWorkers(db)).some((p) => p.id === who))
     return { ok: false, code: 'no_such_person' };
   return db.transaction().execute(async (tx): Promise<RosterResult> => {
     await tx.selectFrom('site').select('id').forUpdate().execute();
