@@ -9,7 +9,7 @@ import { agendaOf } from '../agenda';
 import type { Board } from '../board';
 import { BoardGrid } from './board/BoardGrid';
 import { BoardTools } from './board/BoardTools';
-import { headsOf, linesOf, type View } from './board/layout';
+import { headsOf, linesOf, type Line, type View } from './board/layout';
 import { scaleOf, type Zoom } from './board/scale';
 import { useMove, type Held, type Moved } from './board/use-move';
 import { LiveWords } from './live-words';
@@ -26,6 +26,16 @@ import { usePlanner } from './use-planner';
 const DAY_S = 24 * 3600;
 const BEFORE_S = 12 * 3600;
 
+/** What was chosen, where it is now: on its line, or on the first that it stands on. */
+function heldOf(lines: readonly Line[], { key, line }: { key: string; line: string }): Held | null {
+  const own = [...lines].sort((a, b) => Number(b.id === line) - Number(a.id === line));
+  for (const l of own) {
+    const bar = l.bars.find((b) => b.key === key);
+    if (bar) return { bar, line: l.id };
+  }
+  return null;
+}
+
 /** The board of the plan with what is late, what is offered, and what is moved by hand. */
 export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean }) {
   const show = useShow();
@@ -34,7 +44,7 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
   const [view, setView] = useState<View>('places');
   const [zoom, setZoom] = useState<Zoom>('three_days');
   const [whole, setWhole] = useState(false);
-  const [selected, setSelected] = useState<Held | null>(null);
+  const [chosen, setChosen] = useState<{ key: string; line: string } | null>(null);
   const [holding, setHolding] = useState(false);
   /* What was moved by hand holds for the plan it was moved in, and for no later one. */
   const basedOn = `${board.copyId} ${board.plan?.number}`;
@@ -54,26 +64,32 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
     return scaleOf(zoom, startS, Math.max(board.nowS + 3 * DAY_S, ...ends) + DAY_S);
   }, [zoom, placed, board]);
 
-  const look = (moved: Moved) =>
+  const selected = chosen && heldOf(lines, chosen);
+  /* Of several looks only the last is told; of none, once it was put back. */
+  const looks = useRef(0);
+  const quiet = () => {
+    looks.current += 1;
+    live.set(null);
+  };
+  const look = (moved: Moved) => {
+    looks.current += 1;
+    const own = looks.current;
     void planner
       .worker()
       .look({ task: board.task, steps: moved.steps, pins })
-      .then(({ troubles }) => live.set(troubles.map((t) => planTroubleWords(t, names, show))))
+      .then(({ troubles }) => {
+        if (own !== looks.current) return;
+        live.set(troubles.map((t) => planTroubleWords(t, names, show)));
+      })
       .catch(() => undefined);
+  };
   const onMoved = (moved: Moved | null) => {
-    if (!moved) return draft ? look(draft) : live.set(null);
+    if (!moved) return draft ? look(draft) : quiet();
     const keys = [...new Set([...(draft?.keys ?? []), ...moved.keys])];
     const next = { ...moved, keys };
     setHand({ of: basedOn, moved: next });
-    /* What is held goes along: the next press moves it from where it is now. */
-    setSelected((s) => {
-      const at = s && moved.steps.find((p) => `${p.batch} ${p.step}` === s.bar.key);
-      if (!s || !at) return s;
-      return {
-        line: s.line !== 'room' && view === 'places' ? (moved.into ?? s.line) : s.line,
-        bar: { ...s.bar, startS: at.startS, endS: at.endS },
-      };
-    });
+    if (moved.into !== null && view === 'places')
+      setChosen((c) => c && { ...c, line: moved.into! });
     look(next);
   };
   const grid = useRef<HTMLDivElement>(null);
@@ -82,7 +98,7 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
   const putBack = () => {
     setHand(null);
     setHolding(false);
-    live.set(null);
+    quiet();
   };
   const keepMoved = async () => {
     if (!draft) return setHolding(false);
@@ -149,7 +165,7 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
               held={holding}
               grid={grid}
               move={move}
-              onSelect={setSelected}
+              onSelect={(held) => setChosen(held && { key: held.bar.key, line: held.line })}
               onHold={setHolding}
               onKeep={() => void keepMoved()}
               onDrop={putBack}

@@ -16,6 +16,12 @@ const OFFER_MS = 1200;
 /** What time alone changes is looked at so often, s. */
 const QUARTER_S = 900;
 
+/** What is asked of a plan, without what goes on with the clock. */
+const askedOf = ({ task, there }: Board) => [
+  task.batches.map((b) => [b.id, b.readyByS, b.weight]),
+  there.slice(1, -1),
+];
+
 export type Busy = { progress: Progress | null; stop: () => void };
 export type Offer = { plan: BatchPlan; broken: PlanLook['troubles'] };
 
@@ -45,8 +51,8 @@ export function usePlanner(board: Board) {
   /* Pages are made anew whenever something is logged; what is the same is not looked at again. */
   const quarter = Math.floor(board.nowS / QUARTER_S);
   const key = useMemo(
-    () => JSON.stringify([quarter, placed, pins, task.batches, task.spans]),
-    [quarter, placed, pins, task],
+    () => JSON.stringify([quarter, placed, pins, askedOf(board)]),
+    [quarter, placed, pins, board],
   );
   const latest = useRef({ task, placed, pins, plan });
   useEffect(() => {
