@@ -167,6 +167,84 @@ test('a step is moved with the keys: what it breaks is said, it is kept and pinn
   await expect(pack).toHaveAttribute('aria-label', was!);
 });
 
+test('a step is dragged: what it breaks is said while it moves, and it can be put back', async ({
+  page,
+}) => {
+  await signIn(page, 'tomas');
+  await page.goto('/plan');
+  await page.getByLabel('Lines').selectOption({ label: 'Batches' });
+  const bar = board(page)
+    .getByRole('button', { name: /Heather tang ring: Stuff, .* planned/ })
+    .first();
+  await bar.scrollIntoViewIfNeeded();
+  const was = await bar.getAttribute('aria-label');
+  const box = (await bar.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let i = 1; i <= 12; i += 1) await page.mouse.move(x - i * 10, y);
+  await expect(page.getByText('While it moves')).toBeVisible();
+  await page.mouse.up();
+  await expect(page.getByText('Moved by hand')).toBeVisible();
+  await expect(
+    page.getByText(/Heather tang ring, Stuff: what comes before it ends at/),
+  ).toBeVisible();
+  await expect(bar).not.toHaveAttribute('aria-label', was!);
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByText('Moved by hand')).toBeHidden();
+  await expect(bar).toHaveAttribute('aria-label', was!);
+});
+
+test('who works when: a shift over midnight, days off, hours besides; nonsense is told; a reader changes nothing', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, 'maud');
+  await page.goto('/settings/hours');
+  const shifts = page.getByRole('region', { name: 'Shifts' });
+  await shifts.getByLabel('Who').selectOption({ label: 'Ines Quill' });
+  await shifts.getByLabel('From').fill('22:00');
+  await shifts.getByLabel('To').fill('04:00');
+  await shifts.getByRole('button', { name: 'Add the shift' }).click();
+  await expect(shifts.getByText(/one day at least/)).toBeVisible();
+  await shifts.getByLabel('Sat').check();
+  await shifts.getByRole('button', { name: 'Add the shift' }).click();
+  const night = shifts.getByText('Ines Quill: Sat, 22:00 to 04:00 the day after');
+  await expect(night).toBeVisible();
+  const off = page.getByRole('region', { name: 'Days off' });
+  await off.getByLabel('First day').fill('2027-01-06');
+  await off.getByLabel('Last day').fill('2027-01-05');
+  await off.getByLabel('What for').fill('Stocktaking');
+  await off.getByRole('button', { name: 'Add the days off' }).click();
+  await expect(off.getByText(/ends before it begins/)).toBeVisible();
+  await off.getByLabel('Last day').fill('2027-01-07');
+  await off.getByRole('button', { name: 'Add the days off' }).click();
+  await expect(off.getByText(/Everybody: .*Stocktaking/)).toBeVisible();
+  const more = page.getByRole('region', { name: 'Hours besides' });
+  await more.getByLabel('Day').fill('2027-01-09');
+  await more.getByLabel('From').fill('08:00');
+  await more.getByLabel('To').fill('12:00');
+  await more.getByRole('button', { name: 'Add the hours' }).click();
+  await expect(more.getByText(/08:00 to 12:00/)).toBeVisible();
+  await shifts
+    .getByRole('listitem')
+    .filter({ has: night })
+    .getByRole('button', { name: 'Remove' })
+    .click();
+  await expect(night).toBeHidden();
+  const reader = await (
+    await browser.newContext({ baseURL: `http://127.0.0.1:${PORT}` })
+  ).newPage();
+  await signIn(reader, 'pia');
+  await reader.goto('/settings/hours');
+  await expect(reader.getByText(/Stocktaking/)).toBeVisible();
+  await expect(reader.getByRole('button', { name: /^(Add|Remove)/ })).toHaveCount(0);
+  await reader.goto('/plan');
+  await expect(board(reader)).toBeVisible();
+  await expect(reader.getByRole('button', { name: 'Plan everything' })).toHaveCount(0);
+  await reader.context().close();
+});
+
 test('two people plan at once: the second is told, and nothing of the first is lost', async ({
   page,
   browser,
