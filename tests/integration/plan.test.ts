@@ -18,6 +18,8 @@ import {
 } from '@/features/plan/service';
 import { makeLink, revokeLink } from '@/features/plan/links';
 import { openWishes, removeWish, saveWish, startWish } from '@/features/plan/wishes';
+import { wayNow } from '@/features/houses/way';
+import { loadDossier } from '@/features/logbook/service';
 import { rosterChangeSchema } from '@/features/settings/contract';
 import { attendedSpans, changeRoster, loadSite } from '@/features/settings/service';
 import { freshDatabase, type TestDb } from '../support/database';
@@ -118,6 +120,15 @@ describe('wishes', () => {
     const b = await board();
     expect(b.batches).toEqual([expect.objectContaining({ id: one.id, forWhom: 'the inn' })]);
     expect(b.unplanned).toEqual([]);
+    const d = (await loadDossier(t.db, one.id, nowS()))!;
+    const site = await loadSite(t.db);
+    const own = (list: PlacedStep[]) => wayNow(t.db, d, site, nowS(), list);
+    expect((await own(b.placed)).overtaken).toBe(false);
+    expect((await own([])).overtaken).toBe(false);
+    const back = b.placed.map((s) =>
+      s.step === 'pack' ? { ...s, startS: s.startS - 9 * DAY, endS: s.endS - 9 * DAY } : s,
+    );
+    expect((await own(back)).overtaken).toBe(true);
     const pack = (list: readonly PlacedStep[]) => list.find((s) => s.step === 'pack')!.startS;
     expect(pack(b.placed)).toBe(pack(steps));
     expect(await saveWish(t.db, one, 'Ann')).toEqual({ ok: false, code: 'wish_begun' });

@@ -57,6 +57,7 @@ export default async function FloorPage() {
       ways.set(d.head.id, wayWith(d, forecast, site, now, planned(d.head.id)));
       await giveWay();
     }
+  const overtaken = running.filter((d) => ways.get(d.head.id)?.overtaken);
   const houses = await listHouses(db());
   const placeName = ({ case: { state } }: Dossier) =>
     state.run ? houses.find((h) => h.id === placeNow(state.run!))?.name : undefined;
@@ -128,6 +129,16 @@ export default async function FloorPage() {
           could not be worked out: {why}. Its record is kept; look at its log.
         </Notice>
       ))}
+      {overtaken.length > 0 && (
+        <Notice tone="wait">
+          The plan does not hold any more for{' '}
+          {overtaken.map((d) => `${d.head.recipe.name}, ${d.head.code}`).join('; ')}.{' '}
+          <Link href="/plan" className="underline">
+            A changed one is offered under Plan
+          </Link>
+          .
+        </Notice>
+      )}
       <section aria-label="Batches: on hold first, then by what is due next">
         {cards([...held, ...running])}
       </section>

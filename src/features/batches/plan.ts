@@ -69,6 +69,8 @@ const always = (fromS: number, toS: number): Span[] => [{ startS: fromS, endS: t
 export type BatchWay = Way & {
   /** When it would be ready if somebody came outside working hours, where that helps a late batch; else null. */
   overtimeS: number | null;
+  /** The plan of all batches has it, and does not hold for it any more: its record has gone past it. */
+  overtaken: boolean;
 };
 
 const HELPS_S = 15 * 60;
@@ -99,9 +101,11 @@ export function wayOfBatch(
     horizonS,
   };
   const working = attendedSpans(site, nowS, toS);
-  const way = asPlanned(followRecord({ ...input, working }), planned, state.readyByS);
-  if (way.lateS === null || way.lateS <= 0) return { ...way, overtimeS: null };
+  const own = followRecord({ ...input, working });
+  const way = asPlanned(own, planned, state.readyByS);
+  const overtaken = planned.length > 0 && way === own && own.pieces.length > own.settled;
+  if (way.lateS === null || way.lateS <= 0) return { ...way, overtaken, overtimeS: null };
   const { readyS } = followRecord({ ...input, working: always(nowS, toS) });
   const helps = readyS !== null && way.readyS! - readyS >= HELPS_S;
-  return { ...way, overtimeS: helps ? readyS : null };
+  return { ...way, overtaken, overtimeS: helps ? readyS : null };
 }
