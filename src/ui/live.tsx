@@ -17,12 +17,16 @@ export function Live({ lastSeq }: { lastSeq: number }) {
   useEffect(() => {
     let waiting: ReturnType<typeof setTimeout> | null = null;
     let away = false;
+    let missed = false;
+    const isLinked = () => !away && navigator.onLine;
     const refresh = () => {
       /* Without a link nothing new comes, and a page that is asked for in vain loses what was typed into it. */
-      if (away || !navigator.onLine) return;
+      if (!isLinked()) return;
       waiting ??= setTimeout(() => {
         waiting = null;
-        router.refresh();
+        /* The link may have gone while it waited. */
+        if (isLinked()) router.refresh();
+        else missed = true;
       }, AT_MOST_EVERY_MS);
     };
     const source = new EventSource(`/api/v1/events?since=${since}`);
@@ -31,7 +35,6 @@ export function Live({ lastSeq }: { lastSeq: number }) {
       source.close();
       refresh();
     });
-    let missed = false;
     source.onopen = () => {
       away = false;
       setLost(false);
