@@ -228,7 +228,7 @@ test('who works when: a shift over midnight, days off, hours besides; nonsense i
   await expect(more.getByText(/08:00 to 12:00/)).toBeVisible();
   await shifts
     .getByRole('listitem')
-    .filter({ has: night })
+    .filter({ hasText: '22:00 to 04:00' })
     .getByRole('button', { name: 'Remove' })
     .click();
   await expect(night).toBeHidden();
