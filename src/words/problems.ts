@@ -118,6 +118,8 @@ const OTHERS = {
   no_such_rule: 'There is no such rule.',
   plan_changed:
     'Somebody else kept another plan meanwhile; here it is. Nothing of it was overwritten: do yours again on top of it.',
+  taken_in_part:
+    'The plan is taken. Not everything that was otherwise in it could be made so, as for a batch that has begun: look at Wished, and at Settings, Hours.',
   nothing_to_undo: 'There is nothing left to take back.',
   no_such_copy: 'This copy was taken or dropped meanwhile. Look at the plan.',
   too_many_copies: 'Ten things are being tried already. Take or drop some of them first.',

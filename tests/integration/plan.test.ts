@@ -216,6 +216,28 @@ describe('plans', () => {
     expect(b.closures).toHaveLength(1);
   });
 
+  test('what may begin at once does so once it is taken; what cannot be made so is said', async () => {
+    const one = wish();
+    await saveWish(t.db, one, 'Ann');
+    const releaseS = async () => (await board()).task.batches[0]!.releaseS!;
+    expect((await releaseS()) - nowS()).toBeGreaterThan(DAY);
+    const id = randomUUID();
+    await saveCopy(t.db, { id, name: 'Now', levers: [{ kind: 'early', batch: one.id }] }, 'Ann');
+    expect(await finishCopy(t.db, { id, as: 'taken', basedOn: 0 }, 'Ann')).toMatchObject({
+      ok: true,
+    });
+    expect((await releaseS()) - nowS()).toBeLessThan(1);
+    await startWish(t.db, ann, one.id);
+    const second = randomUUID();
+    const levers = [{ kind: 'ready_by' as const, batch: one.id, readyByS: nowS() + 9 * DAY }];
+    await saveCopy(t.db, { id: second, name: 'Later', levers }, 'Ann');
+    expect(await finishCopy(t.db, { id: second, as: 'taken', basedOn: 1 }, 'Ann')).toEqual({
+      ok: false,
+      code: 'taken_in_part',
+    });
+    expect((await board()).plan!.number).toBe(2);
+  });
+
   test('what is shut is gone round, and a batch that runs there keeps its place', async () => {
     await saveWish(t.db, wish(), 'Ann');
     const load = (await planned()).find((s) => s.uses.some((u) => u.resource === 'house'))!;

@@ -1,3 +1,4 @@
+import { isClosure } from '@/core';
 import type { PlanNames } from '@/words/plan';
 import { baseOf } from './agenda';
 import type { Board } from './board';
@@ -11,7 +12,7 @@ export function namesOf(board: Pick<Board, 'batches' | 'steps' | 'rows' | 'peopl
   return {
     batch: (id) => {
       const b = batches.get(baseOf(id));
-      if (!b) return id.startsWith('closed ') ? 'what is shut' : 'a batch';
+      if (!b) return isClosure(id) ? 'what is shut' : 'a batch';
       const half = id === baseOf(id) ? '' : `, half ${id.slice(-1)}`;
       return `${b.name}${b.forWhom ? ` for ${b.forWhom}` : ''}${half}`;
     },

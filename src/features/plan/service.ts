@@ -1,23 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { halvesOf, type Lever, type PinnedStep, type PlacedStep } from '@/core';
 import type { z } from 'zod';
-import { changeRoster, loadSite } from '@/features/settings/service';
-import { nowS } from '@/platform/clock';
 import { sql } from 'kysely';
-import { DateTime } from 'luxon';
 import type { Db, Tx } from '@/platform/db/client';
 import { v5Id } from '@/platform/ids';
 import type { PlanContent, PlanWhy } from '@/platform/db/tables-plan';
-import {
-  PRIORITY_WEIGHT,
-  type copySchema,
-  type endCopySchema,
-  type Priority,
-  type SavePlan,
-} from './contract';
+import { type copySchema, type endCopySchema, type SavePlan } from './contract';
 import {
   endCopy,
-  insertClosure,
   insertCopy,
   insertVersion,
   lastVersion,
@@ -25,7 +15,7 @@ import {
   saveLevers,
   versionAt,
 } from './repository';
-import { openWishes, removeWish, saveWish } from './wishes';
+import { takeLever } from './take-levers';
 
 export type PlanResult = { ok: true; number: number } | { ok: false; code: string };
 
@@ -67,6 +57,7 @@ export const undoPlan = (
   by: string,
 ): Promise<PlanResult> =>
   alone(db, async (tx): Promise<PlanResult> => {
+    if (!(await isOpen(tx, copyId))) return { ok: false, code: 'no_such_copy' };
     /* What was taken back is no change: it is gone over, together with what it took back. */
     let [at, back] = [await versionAt(tx, copyId, basedOn), 1];
     while (at && back > 0) {
@@ -95,55 +86,6 @@ export const saveCopy = (
     const { steps, pins } = (await lastVersion(tx, null)) ?? { steps: [], pins: [] };
     return keep(tx, id, 0, { steps, pins, why: 'copied', by });
   });
-
-const priorityOf = (weight: number): Priority =>
-  weight >= PRIORITY_WEIGHT[3] ? 3 : weight >= PRIORITY_WEIGHT[2] ? 2 : 1;
-
-/** What was tried becomes so: hours in the roster, places shut, wishes changed. */
-async function really(db: Db, lever: Lever, by: string): Promise<void> {
-  const iso = (s: number) => new Date(s * 1000).toISOString();
-  if (lever.kind === 'overtime') {
-    const { timeZone } = await loadSite(db);
-    const at = (s: number) => DateTime.fromSeconds(s, { zone: timeZone });
-    await changeRoster(db, {
-      change: 'add_extra',
-      extra: {
-        personId: lever.personId,
-        day: at(lever.startS).toISODate()!,
-        from: at(lever.startS).toFormat('HH:mm'),
-        to: at(lever.endS).toFormat('HH:mm'),
-      },
-    });
-  } else if (lever.kind === 'closed') {
-    const { placeId, startS, endS } = lever;
-    const id = v5Id(`closed:${placeId}:${startS}:${endS}`);
-    await insertClosure(db, { id, placeId, fromS: startS, toS: endS, why: 'As planned', by });
-  } else if (lever.kind !== 'place') {
-    const wish = (await openWishes(db)).find((w) => w.id === lever.batch);
-    if (!wish) return;
-    const { id, recipeId, meatG, forWhom, priority } = wish;
-    const same = {
-      id,
-      recipeId,
-      meatG,
-      forWhom,
-      priority,
-      readyBy: iso(wish.readyByS),
-      fromAt: wish.fromS === null ? null : iso(wish.fromS),
-    };
-    if (lever.kind === 'without') await removeWish(db, id);
-    if (lever.kind === 'early') await saveWish(db, { ...same, fromAt: iso(nowS()) }, by);
-    if (lever.kind === 'ready_by')
-      await saveWish(db, { ...same, readyBy: iso(lever.readyByS) }, by);
-    if (lever.kind === 'weight')
-      await saveWish(db, { ...same, priority: priorityOf(lever.weight) }, by);
-    if (lever.kind === 'split') {
-      await removeWish(db, id);
-      for (const part of halvesOf(id))
-        await saveWish(db, { ...same, id: v5Id(part), meatG: meatG / 2 }, by);
-    }
-  }
-}
 
 /** The halves of a split batch go on under numbers of their own. */
 const renamed = (levers: readonly Lever[], batch: string): string => {
@@ -186,8 +128,10 @@ export async function finishCopy(
     if (done.ok) await endCopy(tx, id, as);
     return done;
   });
-  if (kept.ok && as === 'taken') for (const lever of copy.levers) await really(db, lever, by);
-  return kept;
+  if (!kept.ok || as === 'dropped') return kept;
+  let whole = true;
+  for (const lever of copy.levers) whole = (await takeLever(db, lever, by)) && whole;
+  return whole ? kept : { ok: false, code: 'taken_in_part' };
 }
 
 export { agendaOf } from './agenda';

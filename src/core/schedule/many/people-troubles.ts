@@ -1,7 +1,8 @@
 import type { PlanTrouble } from './troubles';
 import type { DutySpan, FixedStep, PlacedStep, PlanStep } from './types';
 
-const GRID_S = 300;
+/** The grid, written here again on purpose: the checker shares nothing with the planner. */
+export const GRID_S = 300;
 
 type Known = { step: PlanStep; placed: PlacedStep; fixed: FixedStep | undefined };
 

@@ -1,8 +1,9 @@
+import { GRID_S } from '../plan';
 import { QuantityError, requireFinite, requireNonNegative, requirePositive } from '../../guard';
 import type { PlanBatch, PlanInput, PlanResource, PlanStep, PlanUse, Visit } from './types';
 
 /** Everything begins and ends on a grid of five minutes. */
-export const SLOT_S = 300;
+export const SLOT_S = GRID_S;
 
 /** What one choice of places takes of a resource, by its number in {@link Problem.resources}. */
 export type Take = { resource: number; amount: number; key: string | null };

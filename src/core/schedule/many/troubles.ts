@@ -1,4 +1,4 @@
-import { peopleTroubles } from './people-troubles';
+import { GRID_S, peopleTroubles } from './people-troubles';
 import type { FixedStep, PlacedStep, PlanBatch, PlanInput, PlanResource, PlanStep } from './types';
 
 export type PlanTroubleCode =
@@ -33,7 +33,6 @@ export type PlanTrouble = {
   limit?: number;
 };
 
-const GRID_S = 300;
 const wholeS = (s: number) => Math.ceil(s / GRID_S - 1e-9) * GRID_S;
 
 type Known = { batch: PlanBatch; step: PlanStep; placed: PlacedStep; fixed: FixedStep | undefined };

@@ -1,5 +1,6 @@
 import type { FixedStep, PlacedStep } from '../many';
-import type { Task } from './task';
+import { GRID_S } from '../plan';
+import type { Task } from './types';
 
 /** A step that somebody put where it is: the planner goes round it. */
 export type PinnedStep = { batch: string; step: string };
@@ -23,7 +24,7 @@ export function planNow(
       const key = { batch: batch.id, step: step.id };
       const known = fixed.get(keyOf(key));
       const was = before.get(keyOf(key));
-      const lengthS = Math.ceil(step.durationS / 300 - 1e-9) * 300;
+      const lengthS = Math.ceil(step.durationS / GRID_S - 1e-9) * GRID_S;
       if (!known) return was && { ...was, endS: was.startS + lengthS };
       const uses = step.uses.flatMap((u) => {
         const resource = known.uses?.find((id) => u.anyOf.includes(id)) ?? u.anyOf[0];

@@ -2,15 +2,8 @@ export { asPlanned } from './as-planned';
 export { alikeGroups, goAlike } from './alike';
 export { groupPieces, stepKey, type Group, type GroupPiece } from './groups';
 export { isOneRun, roomTaken, type PlanPlace } from './places';
-export {
-  planTask,
-  WAITING,
-  type Misfit,
-  type Task,
-  type TaskSite,
-  type TaskStep,
-  type Work,
-} from './task';
+export { planTask } from './task';
+export { WAITING, type Misfit, type Task, type TaskSite, type TaskStep, type Work } from './types';
 export {
   batchEnds,
   planFigures,
@@ -20,6 +13,6 @@ export {
   type PinnedStep,
   type PlanFigures,
 } from './current';
-export { closedBatch, halvesOf, pullLevers, type Lever } from './levers';
+export { halvesOf, isClosure, pullLevers, type Lever } from './levers';
 export { shortages, type Need, type Shortage, type StockLot } from './needs';
 export { MOVE_COST_S, remediesFor, type Remedy } from './remedies';

@@ -1,6 +1,7 @@
 import { QuantityError } from '../../guard';
 import type { DutySpan, PlanBatch } from '../many';
-import type { Task } from './task';
+import { GRID_S } from '../plan';
+import type { Task } from './types';
 
 /** Something that could be otherwise: what a plan is tried with before anybody decides it. Times are clock seconds. */
 export type Lever =
@@ -56,20 +57,24 @@ const half = (b: PlanBatch, id: string): PlanBatch => ({
 
 const isBegun = (task: Task, batch: string) => (task.fixed ?? []).some((f) => f.batch === batch);
 
+const CLOSED = 'closed ';
+/** Is it no batch, but a place in which nothing goes on? */
+export const isClosure = (batch: string): boolean => batch.startsWith(CLOSED);
+
 /** Nothing goes on in a place: a batch that nobody waits for has all of it. */
-export function closedBatch(
+function closedBatch(
   task: Pick<Task, 'resources' | 'nowS' | 'horizonS'>,
   placeId: string,
   startS: number,
   endS: number,
 ): { batch: PlanBatch; startS: number } | null {
   const place = task.resources.find((r) => r.id === placeId);
-  const fromS = Math.floor(startS / 300) * 300;
+  const fromS = Math.floor(startS / GRID_S) * GRID_S;
   if (!place || endS <= task.nowS || !(endS > startS)) return null;
   return {
     startS: fromS,
     batch: {
-      id: `closed ${placeId} ${fromS}`,
+      id: `${CLOSED}${placeId} ${fromS}`,
       readyByS: task.nowS + 2 * task.horizonS,
       weight: 0,
       steps: [

@@ -1,7 +1,7 @@
 import { planBatches, type PlacedStep } from '../many';
 import { batchEnds, withPins, type PinnedStep } from './current';
 import { halvesOf, pullLevers, type Lever } from './levers';
-import type { Task } from './task';
+import type { Task } from './types';
 
 /** One way out for a late batch: what it would come to. */
 export type Remedy = {

@@ -1,70 +1,16 @@
 import { programOf } from '../../route/read';
 import type { Recipe } from '../../formula/recipe';
-import type { Machine } from '../../making';
 import type { ProgramStage } from '../../formula/stage';
-import { recordSoFar, type SoFar, type WayPiece } from '../follow';
-import type { FixedStep, PlanBatch, PlanInput, PlanStep, PlanUse } from '../many';
-import type { Passed } from '../passed';
-import type { Block } from '../plan';
+import { recordSoFar, type SoFar } from '../follow';
+import type { FixedStep, PlanBatch, PlanStep, PlanUse } from '../many';
+import { GRID_S } from '../plan';
 import { alikeGroups } from './alike';
 import { groupPieces, peopleOf, stepKey, type Group } from './groups';
-import { isOneRun, planResources, roomTaken, stepFacts, type PlanPlace, type Room } from './places';
-
-/** A batch that goes its way, or one that is wished. */
-export type Work = {
-  id: string;
-  recipe: Recipe;
-  batterG: number;
-  readyByS: number;
-  /** What an hour late weighs, > 0. */
-  weight: number;
-  /** Not before, clock seconds: the meat comes then. */
-  fromS: number | null;
-  blocks: Block[];
-  /** What its record has; nothing for one that is wished. */
-  passed: readonly Passed[];
-  /** When the step that goes on is forecast to end. */
-  dueS: number | null;
-  /** The place where it is now. */
-  placeId: string | null;
-};
-
-/** A batch that has no place to go to: for this step it is too much for every one of them, or there is none. */
-export type Misfit = {
-  batch: string;
-  step: string;
-  code: 'no_place' | NonNullable<Room['problem']>;
-  /** What the largest of them takes, and what is asked, g. */
-  asksG: number;
-  takesG: number;
-};
-
-/** A step on the board: when it is, is told by the plan. */
-export type TaskStep = Group & {
-  batch: string;
-  people: number;
-  /** Where its record has it; null where it is to be planned. */
-  settledS: { startS: number; endS: number } | null;
-};
-
-export type Task = Omit<PlanInput, 'limits' | 'previous'> & {
-  steps: TaskStep[];
-  misfits: Misfit[];
-  /** What lies behind the batches: no longer a matter of the plan. */
-  behind: (WayPiece & { batch: string })[];
-};
-
-export type TaskSite = {
-  places: readonly PlanPlace[];
-  machines: readonly Machine[];
-  spans: PlanInput['spans'];
-};
+import { isOneRun, planResources, roomTaken, stepFacts, type PlanPlace } from './places';
+import { WAITING, type Misfit, type Task, type TaskSite, type TaskStep, type Work } from './types';
 
 /** So long before it must be done a batch begins at most, besides its length, s. Usual: it is not made a week ahead. */
 const EARLY_S = 3 * 24 * 3600;
-/** What stands before the first step of a batch that waits between two: it keeps its wait from growing past its limit. */
-export const WAITING = 'waiting';
-const GRID_S = 300;
 
 type Made = {
   batch: PlanBatch;
@@ -238,8 +184,8 @@ class TaskMaker {
     const begun = so.settled.length > 0;
     if (begun && made.fixed.length === 0) this.keepWait(work, so.reachedS + so.waitS, made);
     if (!begun) {
-      const early = readyByS - restS - EARLY_S;
-      made.batch.releaseS = Math.max(this.nowS, work.fromS ?? -Infinity, Math.min(early, readyByS));
+      /* Where somebody said from when on, that counts; otherwise it is not made much earlier than it has to be. */
+      made.batch.releaseS = Math.max(this.nowS, work.fromS ?? readyByS - restS - EARLY_S);
     }
     const place = (key: string) => stepFacts(work.recipe)(key).place;
     for (const b of so.later) {

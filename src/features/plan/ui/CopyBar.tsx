@@ -31,20 +31,25 @@ export function CopyBar({ board, own, canWork }: Props) {
     router.refresh();
   };
   if (!copy)
-    return board.copies.length > 0 ? (
-      <p>
-        Being tried:{' '}
-        {board.copies.map((c) => (
-          <Link
-            key={c.id}
-            href={`/plan?copy=${c.id}`}
-            className="mr-3 inline-flex min-h-12 items-center text-accent underline"
-          >
-            {c.name}
-          </Link>
-        ))}
-      </p>
-    ) : null;
+    return (
+      <>
+        {problem && <Notice tone="bad">{problem}</Notice>}
+        {board.copies.length > 0 && (
+          <p>
+            Being tried:{' '}
+            {board.copies.map((c) => (
+              <Link
+                key={c.id}
+                href={`/plan?copy=${c.id}`}
+                className="mr-3 inline-flex min-h-12 items-center text-accent underline"
+              >
+                {c.name}
+              </Link>
+            ))}
+          </p>
+        )}
+      </>
+    );
   const figures = (b: Board) => {
     const f = planFigures(b.task, b.placed);
     const ends = batchEnds(b.task, b.placed);

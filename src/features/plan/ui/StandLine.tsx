@@ -1,6 +1,6 @@
 'use client';
 
-import { batchEnds, type PlanFigures } from '@/core';
+import { batchEnds, isClosure, type PlanFigures } from '@/core';
 import { useShow } from '@/ui/show-context';
 import { misfitWords, type PlanNames } from '@/words/plan';
 import { Notice } from '@/ui/status';
@@ -13,7 +13,7 @@ export function StandLine({ board, names, figures, planned }: Props) {
   const show = useShow();
   const { task, placed, unplanned, nowS } = board;
   const late = batchEnds(task, placed).filter((e) => e.lateS > 0);
-  const count = task.batches.filter((b) => !b.id.startsWith('closed ')).length;
+  const count = task.batches.filter((b) => !isClosure(b.id)).length;
   const runs = figures.places.filter((p) => p.runs > 0);
   const lit = runs
     .map((p) => `${names.place(p.id)} ${show.duration(p.runsS)} in ${p.runs}`)
@@ -24,7 +24,7 @@ export function StandLine({ board, names, figures, planned }: Props) {
       .filter(
         (p) =>
           (task.fixed ?? []).some((f) => f.batch === p.batch && f.step === p.step) &&
-          !p.batch.startsWith('closed ') &&
+          !isClosure(p.batch) &&
           p.uses.some((u) => u.resource === c.placeId) &&
           p.startS < c.toS &&
           c.fromS < p.endS,

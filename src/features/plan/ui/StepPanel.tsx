@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { PinnedStep } from '@/core';
+import { GRID_S, type PinnedStep } from '@/core';
 import { Link } from '@/ui/link';
 import { Options, Select } from '@/ui/select-field';
 import { instantS, localOf } from '@/ui/local-time';
@@ -23,8 +23,6 @@ type Props = {
   onPut: (held: Held, startS: number, to: string | null) => void;
   onPin: (pins: PinnedStep[], words: string) => void;
 };
-
-const GRID_S = 300;
 
 /** The step that is chosen: what it is, and how it is moved and pinned without dragging. */
 export function StepPanel(props: Props) {

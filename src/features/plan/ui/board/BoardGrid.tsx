@@ -2,6 +2,7 @@
 
 import { DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { useEffect, useId, useRef, type KeyboardEvent, type RefObject } from 'react';
+import { GRID_S } from '@/core';
 import type { PlanNames } from '@/words/plan';
 import { useShow } from '@/ui/show-context';
 import type { Board } from '../../board';
@@ -15,7 +16,6 @@ import { LANE_PX, xOf, type Scale } from './scale';
 import { GAP_PX, type Held, type useMove } from './use-move';
 
 const LABEL_PX = 148;
-const GRID_S = 300;
 const HOUR_S = 3600;
 
 type Props = {

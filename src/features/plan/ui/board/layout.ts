@@ -1,4 +1,4 @@
-import { WAITING, type PlacedStep } from '@/core';
+import { isClosure, WAITING, type PlacedStep } from '@/core';
 import { baseOf } from '../../agenda';
 import type { Board } from '../../board';
 
@@ -57,7 +57,7 @@ function barsOf(
   const last = new Map<string, number>();
   for (const p of placed) last.set(p.batch, Math.max(last.get(p.batch) ?? 0, p.endS));
   const now = placed
-    .filter((p) => p.step !== WAITING && !p.batch.startsWith('closed '))
+    .filter((p) => p.step !== WAITING && !isClosure(p.batch))
     .map((p) => {
       const key = `${p.batch} ${p.step}`;
       const state: BarState = settled.get(`${baseOf(p.batch)} ${p.step}`) ? 'running' : 'planned';

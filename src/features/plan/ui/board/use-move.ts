@@ -1,11 +1,10 @@
 import type { DragEndEvent, DragMoveEvent } from '@dnd-kit/core';
 import { useRef, type RefObject } from 'react';
-import type { PlacedStep, PlanUse } from '@/core';
+import { GRID_S, type PlacedStep, type PlanUse } from '@/core';
 import type { Board } from '../../board';
 import { movedWith, shifted, type Bar, type Line } from './layout';
 import { LANE_PX, type Scale } from './scale';
 
-const GRID_S = 300;
 /** So often a moved plan is looked at while it moves, ms. */
 const LOOK_MS = 120;
 /** Between two lines, px. */
