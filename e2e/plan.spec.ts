@@ -144,9 +144,8 @@ test('a step is moved with the keys: what it breaks is said, it is kept and pinn
   await pack.focus();
   await page.keyboard.press(' ');
   await expect(page.getByText(/Enter keeps it, Escape puts it back/)).toBeVisible();
-  /* An hour earlier is before what comes before it. */
-  await page.keyboard.press('Shift+ArrowLeft');
-  await page.keyboard.press('Shift+ArrowLeft');
+  /* It waits half a day at most after what comes before it: so much earlier it is before that. */
+  for (let i = 0; i < 14; i += 1) await page.keyboard.press('Shift+ArrowLeft');
   await expect(page.getByText(/Juniper boar ring .*what comes before it ends at/)).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByText('Moved by hand')).toBeHidden();
@@ -173,6 +172,7 @@ test('a step is dragged: what it breaks is said while it moves, and it can be pu
   await signIn(page, 'tomas');
   await page.goto('/plan');
   await page.getByLabel('Lines').selectOption({ label: 'Batches' });
+  await page.getByLabel('Zoom').selectOption({ label: 'Two weeks' });
   const bar = board(page)
     .getByRole('button', { name: /Heather tang ring: Stuff, .* planned/ })
     .first();
@@ -182,12 +182,13 @@ test('a step is dragged: what it breaks is said while it moves, and it can be pu
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);
   await page.mouse.down();
-  for (let i = 1; i <= 12; i += 1) await page.mouse.move(x - i * 10, y);
+  /* More than a day later: what follows may wait half a day for it at most. */
+  for (let i = 1; i <= 10; i += 1) await page.mouse.move(x + i * 10, y);
   await expect(page.getByText('While it moves')).toBeVisible();
   await page.mouse.up();
   await expect(page.getByText('Moved by hand')).toBeVisible();
   await expect(
-    page.getByText(/Heather tang ring, Stuff: what comes before it ends at/),
+    page.getByText(/Heather tang ring, Ferment: what comes before it ends at/),
   ).toBeVisible();
   await expect(bar).not.toHaveAttribute('aria-label', was!);
   await page.getByRole('button', { name: 'Put it back' }).click();
