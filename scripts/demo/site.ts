@@ -118,7 +118,12 @@ export async function loadSiteData(db: Db, nowS: number): Promise<void> {
 
 /** Every probe was checked in ice and boiling water three weeks ago. */
 async function loadChecks(db: Db, nowS: number): Promise<void> {
-  const cores = await db.selectFrom('channel').select('id').where('what', '=', 'core').execute();
+  const cores = await db
+    .selectFrom('channel')
+    .select('id')
+    .where('what', '=', 'core')
+    .orderBy('id')
+    .execute();
   for (const [i, { id }] of cores.entries())
     await recordCalibration(
       db,
