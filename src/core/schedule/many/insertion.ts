@@ -1,11 +1,14 @@
-import type { Occupancy, Placement, Run } from './occupancy';
-import { SLOT_S, type Job, type Problem, type Step, type Take } from './problem';
+import type { Occupancy, Placement } from './occupancy';
+import { SLOT_S, type Job, type Problem } from './problem';
+import { LatestFirst } from './shortest';
+import { SlotSpans } from './slot-spans';
+import { Starts, type Without } from './starts';
 
-/** What is asked less of: a resource by its number as if nobody had it, or people as if there were enough. */
-export type Without = { resource?: number; people?: boolean };
 export type Ask = {
   /** Between plans that are as good: the earlier, the later, or whichever this says, 0 to 1. */
   tie?: () => number;
+  /** Any of the ends that cost least, as the tie says, not only those that are the shortest. */
+  loose?: boolean;
   without?: Without;
 };
 export type Inserted = {
@@ -15,79 +18,74 @@ export type Inserted = {
   spanSlots: number;
 };
 
-/** The value of a start that there is no way to. */
-const NEVER = Infinity;
 /** So many slots no plan has: a step that moved outweighs every span among plans that end alike. */
 const MOVED = 1e7;
 /** Between plans that end alike and are as long, one that joins runs: in sum less than a slot, however many it joins. */
 const JOINED = 0.9;
+
 /** First it is looked so far beyond ready-by, or beyond where a job was found before: two days; further only where that is not enough. */
 const NEAR_SLOTS = 576;
 
-/** Starts at which a step may join a run that is there: the same key, room left, and nobody else in the way. */
-function joins(
-  runs: readonly Run[],
-  { key, amount }: Take,
-  capacity: number,
-  slots: number,
-): number[] {
-  if (key === null) return [];
-  return runs
-    .filter((r) => r.key === key && r.amount + amount <= capacity + 1e-9)
-    .filter((r) => {
-      const end = Math.max(r.end, r.start + slots);
-      return runs.every((x) => x === r || x.end <= r.start || x.start >= end);
-    })
-    .map((r) => r.start);
+/** What is known of one step while a batch is put in. */
+type Stage = {
+  starts: Starts;
+  /** Starts that can be reached from the first step, and then those of them that lead on to an end that counts. */
+  reach: SlotSpans;
+  latest: LatestFirst;
+  at: Int32Array;
+  count: number;
+  /** Of each start: the least there is to the way there, by moves and then by the latest first start; and who comes before. */
+  value: Float64Array;
+  from: Int32Array;
+};
+
+/** Keeps one slot of a set, whichever the tie says. */
+function keepOne(set: SlotSpans, tie: () => number): void {
+  const one = set.at(Math.floor(tie() * set.size));
+  set.clear().push(one, one + 1);
 }
+
+const mostSteps = ({ jobs }: Problem): number =>
+  jobs.reduce((n, j) => Math.max(n, j.steps.length), 0);
 
 /**
  * Puts one batch into what is left of everything, exactly: of all ways to place its steps one with the least cost, among
- * those the shortest from its first start to its last end, and among those one that lights no fire of its own. Dynamic
- * programming over steps and slots: for each slot that a step may begin in, the latest first start that leads there, with
- * as few steps moved as possible.
+ * those the shortest from its first start to its last end, and among those one that lights no fire of its own. Spans of slots,
+ * forwards and then back from the ends that are best, leave the starts that matter; dynamic programming over them finds, for
+ * each, the latest first start that leads there, with as few steps moved and as many runs joined as possible.
  */
 export class Insertion {
-  /** Slots that the people of a step, and then one choice of its places, keep it out of. */
-  private readonly busy: Uint8Array;
-  /** Starts that it is kept out of by who must come to it besides. */
-  private readonly barred: Uint8Array;
-  private readonly blocked: Uint8Array;
-  /** By step: the best choice at each slot plus 1, 0 where it cannot begin; and what is known of the way to there. */
-  private readonly choice: Uint8Array[] = [];
-  private readonly joined: Uint8Array[] = [];
-  private readonly value: Float64Array[] = [];
-  private readonly from: Int32Array[] = [];
+  private readonly stages: Stage[] = [];
   private readonly queue: Int32Array;
-  /** How far each job is looked at first. */
-  private readonly reach: Int32Array;
-  /** Slots that are looked at. */
-  private slots: number;
+  private readonly some: SlotSpans;
+  private readonly more: SlotSpans;
+  /** How far each job is looked at first, slots. */
+  private readonly near: Int32Array;
 
   constructor(
     private readonly problem: Problem,
-    private readonly taken: Occupancy,
+    taken: Occupancy,
   ) {
     const { slots, jobs } = problem;
-    this.slots = slots;
-    this.busy = new Uint8Array(slots);
-    this.barred = new Uint8Array(slots);
-    this.blocked = new Uint8Array(slots);
     this.queue = new Int32Array(slots + 1);
-    this.reach = Int32Array.from(jobs, (j) => Math.ceil(j.due) + NEAR_SLOTS);
-    const most = jobs.reduce((n, j) => Math.max(n, j.steps.length), 0);
-    for (let k = 0; k < most; k += 1) {
-      this.choice.push(new Uint8Array(slots));
-      this.joined.push(new Uint8Array(slots));
-      this.value.push(new Float64Array(slots));
-      this.from.push(new Int32Array(slots));
-    }
+    [this.some, this.more] = [new SlotSpans(slots), new SlotSpans(slots)];
+    this.near = Int32Array.from(jobs, (j) => Math.ceil(j.due) + NEAR_SLOTS);
+    for (let k = 0; k < mostSteps(problem); k += 1)
+      this.stages.push({
+        starts: new Starts(problem, taken),
+        reach: new SlotSpans(slots),
+        latest: new LatestFirst(slots),
+        at: new Int32Array(slots),
+        count: 0,
+        value: new Float64Array(slots),
+        from: new Int32Array(slots),
+      });
   }
 
   /** @returns null where there is no place within the horizon */
   insert(number: number, ask: Ask = {}): Inserted | null {
     const job = this.problem.jobs[number]!;
-    const near = this.reach[number]!;
+    const near = this.near[number]!;
     if (near > 0 && near < this.problem.slots) {
       const found = this.within(job, near, ask);
       /* Whatever ends later than what was looked at is later than this. */
@@ -96,179 +94,158 @@ export class Insertion {
     const found = this.within(job, this.problem.slots, ask);
     const last = job.steps.length - 1;
     const end = found ? found.placement.starts[last]! + job.steps[last]!.slots : near;
-    this.reach[number] = Math.max(near, end + NEAR_SLOTS);
+    this.near[number] = Math.max(near, end + NEAR_SLOTS);
     return found;
   }
 
-  private within(job: Job, slots: number, ask: Ask): Inserted | null {
-    this.slots = slots;
-    for (const [k, step] of job.steps.entries()) {
-      this.markStarts(job, step, k, ask);
-      this.walk(job, k);
+  private within(job: Job, end: number, ask: Ask): Inserted | null {
+    const { tie = () => 0, loose = false, without = {} } = ask;
+    for (let k = 0; k < job.steps.length; k += 1) {
+      const { starts, reach } = this.stages[k]!;
+      starts.find(job, job.steps[k]!, end, without, tie());
+      this.keepFollowing(job, k, starts.all, reach);
+      if (reach.count === 0) return null;
     }
-    return this.best(job, ask.tie ?? (() => 0));
+    const moves = job.steps.filter((s) => s.before).length;
+    this.keepCheapEnds(job, moves * this.problem.moveCostS);
+    if (moves === 0 && loose) keepOne(this.lastReach(job), tie);
+    else if (moves === 0) this.keepShortest(job, tie);
+    this.keepLeadingOn(job);
+    for (let k = 0; k < job.steps.length; k += 1) this.walk(job, k);
+    return this.best(job, tie);
   }
 
-  /** Marks where a step may begin, and with which choice. */
-  private markStarts(job: Job, step: Step, k: number, ask: Ask): void {
-    const out = this.choice[k]!;
-    out.fill(0, 0, this.slots);
-    this.joined[k]!.fill(0, 0, this.slots);
-    if (step.fixed) {
-      if (step.fixed.slot >= 0 && step.fixed.slot < this.slots)
-        out[step.fixed.slot] = step.fixed.choice + 1;
-      return;
-    }
-    const { taken, busy } = this;
-    busy.fill(0, 0, this.slots);
-    if (step.people > 0 && !ask.without?.people)
-      for (let t = job.release; t < this.slots; t += 1)
-        if (taken.idle[t]! < step.people) busy[t] = 1;
-    this.barStarts(step, ask);
-    const order = step.choices.map((_, i) => i);
-    /* The place of before first, then the others, which of them first is left to the tie. */
-    const first = step.before?.choice ?? Math.floor((ask.tie?.() ?? 0) * order.length);
-    order.push(...order.splice(0, first));
-    for (const c of order) this.markChoice(job, step, c, k, ask.without ?? {});
-  }
-
-  /** A start is barred where too few are idle at any moment of a visit. */
-  private barStarts(step: Step, ask: Ask): void {
-    const { taken, barred, slots } = this;
-    barred.fill(0, 0, slots);
-    if (ask.without?.people) return;
-    for (const { from, to, people } of step.visits) {
-      const need = step.people + people;
-      for (let t = from; t < slots; t += 1)
-        if (taken.idle[t]! < need) barred.fill(1, Math.max(0, t - to + 1), t - from + 1);
-    }
-  }
-
-  private markChoice(job: Job, step: Step, c: number, k: number, without: Without): void {
-    const { problem, taken, blocked, slots } = this;
-    const [out, joined] = [this.choice[k]!, this.joined[k]!];
-    blocked.set(this.busy);
-    const runs: Take[] = [];
-    for (const take of step.choices[c]!.takes) {
-      if (take.resource === without.resource) continue;
-      const { shared, capacity } = problem.resources[take.resource]!;
-      if (shared === 'same_run') {
-        runs.push(take);
-        continue;
-      }
-      const sum = taken.sums[take.resource]!;
-      const most = capacity - take.amount + 1e-9;
-      for (let t = job.release; t < slots; t += 1) if (sum[t]! > most) blocked[t] = 1;
-    }
-    for (const t of this.joinsOf(runs, step.slots))
-      if (t >= job.release && !joined[t] && !this.barred[t] && this.isClear(t, step.slots)) {
-        /* Where it was before it stays, as good as that is. */
-        if (out[t] && step.before) continue;
-        out[t] = c + 1;
-        joined[t] = 1;
-      }
-    for (const { resource } of runs)
-      for (const r of taken.runs[resource]!)
-        blocked.fill(1, Math.max(0, r.start), Math.min(slots, Math.max(0, r.end)));
-    let clear = 0;
-    for (let t = job.release; t < slots; t += 1) {
-      clear = blocked[t] ? 0 : clear + 1;
-      const start = t - step.slots + 1;
-      if (clear >= step.slots && !out[start] && !this.barred[start]) out[start] = c + 1;
-    }
-  }
-
-  private isClear(start: number, length: number): boolean {
-    if (start + length > this.slots) return false;
-    for (let t = start; t < start + length; t += 1) if (this.blocked[t]) return false;
-    return true;
-  }
-
-  /** Starts at which a step may join runs that are there, in every place that it takes. */
-  private joinsOf(takes: readonly Take[], slots: number): number[] {
-    const { problem, taken } = this;
-    const open = takes.map((t) => {
-      const runs = taken.runs[t.resource]!;
-      return joins(runs, t, problem.resources[t.resource]!.capacity, slots);
-    });
-    const isFree = (t: Take, at: number) =>
-      taken.runs[t.resource]!.every((r) => r.end <= at || r.start >= at + slots);
-    return [...new Set(open.flat())].filter((at) =>
-      takes.every((t, i) => open[i]!.includes(at) || isFree(t, at)),
-    );
-  }
-
-  /** For each slot that step k may begin in, the best way to there. */
-  private walk(job: Job, k: number): void {
-    const { before: was } = job.steps[k]!;
-    const { slots, queue } = this;
-    const [value, choice] = [this.value[k]!, this.choice[k]!];
-    const joined = this.joined[k]!;
-    const join = JOINED / job.steps.length;
-    const priceAt = (t: number) =>
-      (was && (was.slot !== t || was.choice !== choice[t]! - 1) ? MOVED : 0) -
-      (joined[t] ? join : 0);
-    if (k === 0) {
-      for (let t = 0; t < slots; t += 1) value[t] = choice[t] ? priceAt(t) - t : NEVER;
-      return;
-    }
+  /** Into `reach`, those starts of step k that follow on what is reached of the step before. */
+  private keepFollowing(job: Job, k: number, starts: SlotSpans, reach: SlotSpans): void {
+    if (k === 0) return void reach.copy(starts);
     const earlier = job.steps[k - 1]!;
-    const [before, from] = [this.value[k - 1]!, this.from[k]!];
+    this.some.after(this.stages[k - 1]!.reach, earlier.slots, earlier.waitSlots);
+    reach.meet(this.some, starts);
+  }
+
+  /** Keeps what leads on to what is kept of the last step. */
+  private keepLeadingOn(job: Job): void {
+    for (let k = job.steps.length - 2; k >= 0; k -= 1) {
+      const { reach } = this.stages[k]!;
+      const { slots, waitSlots } = job.steps[k]!;
+      this.some.before(this.stages[k + 1]!.reach, slots, waitSlots);
+      this.more.copy(reach);
+      reach.meet(this.some, this.more);
+    }
+  }
+
+  /** The first slot at which the last step would begin too late, where its cost may be so much above the least. */
+  private tooLate(job: Job, above: number): number {
+    if (job.weight === 0) return this.problem.slots;
+    const last = job.steps.length - 1;
+    const { slots } = job.steps[last]!;
+    const least = Math.max(0, this.stages[last]!.reach.from(0) + slots - job.due);
+    const most = least + above / (SLOT_S * job.weight);
+    return Math.floor(job.due + most - slots + 1e-9) + 1;
+  }
+
+  /** Keeps all that ends at a cost at most so much above the least. */
+  private keepCheapEnds(job: Job, above: number): void {
+    const reach = this.lastReach(job);
+    this.some.clear().push(0, this.tooLate(job, above));
+    this.more.copy(reach);
+    reach.meet(this.some, this.more);
+  }
+
+  /** Of the cheapest, those that are the shortest; one of them where no run can be joined. */
+  private keepShortest(job: Job, tie: () => number): void {
+    const last = job.steps.length - 1;
+    const { stages, some, more } = this;
+    stages[0]!.latest.begin(stages[0]!.reach);
+    for (let k = 1; k <= last; k += 1)
+      stages[k]!.latest.follow(stages[k - 1]!.latest, stages[k]!.reach, job.steps[k - 1]!.slots);
+    const ends = stages[last]!.reach;
+    const length = stages[last]!.latest.shortest(ends, this.tooLate(job, 0));
+    if (!this.joinsAny(job)) keepOne(ends, tie);
+    some.startsIn(ends, 1, length);
+    more.copy(stages[0]!.reach);
+    if (last > 0) stages[0]!.reach.meet(some, more);
+    for (let k = 1; k < last; k += 1) {
+      more.copy(stages[k]!.reach);
+      this.keepFollowing(job, k, more, stages[k]!.reach);
+    }
+  }
+
+  private lastReach(job: Job): SlotSpans {
+    return this.stages[job.steps.length - 1]!.reach;
+  }
+
+  private joinsAny(job: Job): boolean {
+    for (let k = 0; k < job.steps.length; k += 1)
+      if (this.stages[k]!.starts.joinsAny) return true;
+    return false;
+  }
+
+  /** For each start of step k, the best way to there. */
+  private walk(job: Job, k: number): void {
+    const stage = this.stages[k]!;
+    const { starts, reach, at, value, from } = stage;
+    stage.count = reach.listInto(at);
+    const { before: was } = job.steps[k]!;
+    const joins = starts.joinsAny;
+    const join = JOINED / job.steps.length;
+    const priceAt = (t: number): number => {
+      if (!joins && !was) return 0;
+      if (!joins && was!.slot !== t) return MOVED;
+      const taken = starts.choiceAt(t);
+      const isMoved = was && (was.slot !== t || was.choice !== taken.choice);
+      return (isMoved ? MOVED : 0) - (taken.joins ? join : 0);
+    };
+    if (k === 0) {
+      for (let i = 0; i < stage.count; i += 1) value[i] = priceAt(at[i]!) - at[i]!;
+      return;
+    }
+    const { queue } = this;
+    const earlier = job.steps[k - 1]!;
+    const before = this.stages[k - 1]!;
     let [head, tail, next] = [0, 0, 0];
-    for (let t = 0; t < slots; t += 1) {
-      const newest = t - earlier.slots;
-      for (; next <= newest; next += 1) {
-        if (before[next] === NEVER) continue;
-        while (tail > head && before[queue[tail - 1]!]! >= before[next]!) tail -= 1;
+    for (let i = 0; i < stage.count; i += 1) {
+      const newest = at[i]! - earlier.slots;
+      for (; next < before.count && before.at[next]! <= newest; next += 1) {
+        while (tail > head && before.value[queue[tail - 1]!]! >= before.value[next]!) tail -= 1;
         queue[tail] = next;
         tail += 1;
       }
-      if (!choice[t]) {
-        value[t] = NEVER;
-        continue;
-      }
       const oldest = newest - earlier.waitSlots;
-      while (tail > head && queue[head]! < oldest) head += 1;
-      if (tail === head) value[t] = NEVER;
-      else {
-        from[t] = queue[head]!;
-        value[t] = before[from[t]!]! + priceAt(t);
-      }
+      while (before.at[queue[head]!]! < oldest) head += 1;
+      from[i] = queue[head]!;
+      value[i] = before.value[from[i]!]! + priceAt(at[i]!);
     }
   }
 
-  private best(job: Job, tie: () => number): Inserted | null {
+  private best(job: Job, tie: () => number): Inserted {
     const last = job.steps.length - 1;
-    const value = this.value[last]!;
+    const { at, value, count } = this.stages[last]!;
     const { slots: length } = job.steps[last]!;
-    let [at, cost, span, ties] = [-1, NEVER, NEVER, 0];
-    for (let t = 0; t < this.slots; t += 1) {
-      if (value[t] === NEVER) continue;
-      const moves = Math.max(0, Math.round(value[t]! / MOVED));
-      const end = t + length;
+    let [found, cost, span, ties] = [-1, Infinity, Infinity, 0];
+    for (let i = 0; i < count; i += 1) {
+      const moves = Math.max(0, Math.round(value[i]! / MOVED));
+      const end = at[i]! + length;
       const late = Math.max(0, end - job.due) * SLOT_S * job.weight;
       const costHere = late + moves * this.problem.moveCostS;
-      /* Later ends cost no less, moves apart: nothing better comes. */
-      if (late > cost) break;
-      const spanHere = end + (value[t]! - moves * MOVED);
+      const spanHere = end + (value[i]! - moves * MOVED);
       const better = costHere < cost - 1e-9 || (costHere < cost + 1e-9 && spanHere < span - 1e-9);
       const same = !better && costHere < cost + 1e-9 && spanHere < span + 1e-9;
       ties = better ? 1 : same ? ties + 1 : ties;
-      if (better || (same && tie() * ties > ties - 1)) [at, cost, span] = [t, costHere, spanHere];
+      if (better || (same && tie() * ties > ties - 1)) [found, cost, span] = [i, costHere, spanHere];
     }
-    return at < 0
-      ? null
-      : { placement: this.trace(job, at), cost, spanSlots: Math.ceil(span - 1e-6) };
+    return { placement: this.trace(job, found), cost, spanSlots: Math.ceil(span - 1e-6) };
   }
 
   private trace(job: Job, lastStart: number): Placement {
     const starts = new Int32Array(job.steps.length);
     const choices = new Int32Array(job.steps.length);
-    let t = lastStart;
+    let i = lastStart;
     for (let k = job.steps.length - 1; k >= 0; k -= 1) {
-      starts[k] = t;
-      choices[k] = this.choice[k]![t]! - 1;
-      if (k > 0) t = this.from[k]![t]!;
+      const stage = this.stages[k]!;
+      starts[k] = stage.at[i]!;
+      choices[k] = stage.starts.choiceAt(starts[k]!).choice;
+      i = stage.from[i]!;
     }
     return { starts, choices };
   }

@@ -1,4 +1,6 @@
+import { Profile } from './profile';
 import type { Problem, Take } from './problem';
+import { SlotSpans } from './slot-spans';
 
 /** Where each step of a job is: its first slot, and which of its choices. */
 export type Placement = { starts: Int32Array; choices: Int32Array };
@@ -15,17 +17,21 @@ type Member = { job: number; step: number; end: number; amount: number };
 
 /** What is taken of everything by those who have a place, and by every step that is fixed. */
 export class Occupancy {
-  /** People on duty who have nothing to do, by slot; below 0 where what is fixed asks for more than there are. */
-  readonly idle: Int32Array;
-  /** Amounts by slot, of resources that add up. */
-  readonly sums: Float64Array[];
-  /** Runs by resource, in no order. */
+  /** People on duty who have nothing to do; below 0 where what is fixed asks for more than there are. */
+  private readonly idle: Profile;
+  /** When so many are idle, as last looked at. */
+  private readonly idleWhen = new Map<number, { version: number; spans: SlotSpans }>();
+  /** What is left of resources that add up. */
+  private readonly left: (Profile | null)[];
+  /** Runs by resource, by their start. */
   readonly runs: Run[][];
 
   constructor(readonly problem: Problem) {
     const { slots, resources } = problem;
-    this.idle = problem.people.slice();
-    this.sums = resources.map((r) => new Float64Array(r.shared === 'sum' ? slots : 0));
+    this.idle = new Profile(problem.people);
+    this.left = resources.map((r) =>
+      r.shared === 'sum' ? new Profile(new Float64Array(slots).fill(r.capacity)) : null,
+    );
     this.runs = resources.map(() => []);
     problem.jobs.forEach(({ steps }, job) =>
       steps.forEach(({ fixed }, i) => fixed && this.change(job, i, fixed.slot, fixed.choice, 1)),
@@ -34,34 +40,45 @@ export class Occupancy {
 
   /** Takes what the steps of a job need, but for those that are fixed: they are there from the beginning. */
   place(job: number, at: Placement): void {
-    this.problem.jobs[job]!.steps.forEach((s, i) => {
-      if (!s.fixed) this.change(job, i, at.starts[i]!, at.choices[i]!, 1);
-    });
+    const { steps } = this.problem.jobs[job]!;
+    for (let i = 0; i < steps.length; i += 1)
+      if (!steps[i]!.fixed) this.change(job, i, at.starts[i]!, at.choices[i]!, 1);
   }
 
   remove(job: number, at: Placement): void {
-    this.problem.jobs[job]!.steps.forEach((s, i) => {
-      if (!s.fixed) this.change(job, i, at.starts[i]!, at.choices[i]!, -1);
-    });
+    const { steps } = this.problem.jobs[job]!;
+    for (let i = 0; i < steps.length; i += 1)
+      if (!steps[i]!.fixed) this.change(job, i, at.starts[i]!, at.choices[i]!, -1);
+  }
+
+  /** When at least so many are idle. */
+  idleSpans(people: number): SlotSpans {
+    let known = this.idleWhen.get(people);
+    if (!known) {
+      known = { version: -1, spans: new SlotSpans(this.problem.slots) };
+      this.idleWhen.set(people, known);
+    }
+    if (known.version !== this.idle.version) {
+      this.idle.where(people, this.problem.slots, known.spans);
+      known.version = this.idle.version;
+    }
+    return known.spans;
+  }
+
+  /** Into a set, when there is room for an amount of a resource that adds up, before `end`. */
+  roomInto(out: SlotSpans, { resource, amount }: Take, end: number): void {
+    this.left[resource]!.where(amount, end, out);
   }
 
   private change(job: number, i: number, start: number, choice: number, sign: 1 | -1): void {
     const step = this.problem.jobs[job]!.steps[i]!;
-    const [from, to] = [Math.max(0, start), Math.min(this.problem.slots, start + step.slots)];
-    for (let t = from; t < to; t += 1) this.idle[t]! -= sign * step.people;
-    for (const v of step.visits)
-      for (
-        let t = Math.max(0, start + v.from);
-        t < Math.min(this.problem.slots, start + v.to);
-        t += 1
-      )
-        this.idle[t]! -= sign * v.people;
+    const end = start + step.slots;
+    this.idle.take(start, end, sign * step.people);
+    for (const v of step.visits) this.idle.take(start + v.from, start + v.to, sign * v.people);
     for (const take of step.choices[choice]?.takes ?? []) {
-      const sum = this.sums[take.resource]!;
-      if (this.problem.resources[take.resource]!.shared === 'sum')
-        for (let t = from; t < to; t += 1) sum[t]! += sign * take.amount;
-      else if (sign > 0)
-        this.enter(take, start, { job, step: i, end: start + step.slots, amount: take.amount });
+      const left = this.left[take.resource];
+      if (left) left.take(start, end, sign * take.amount);
+      else if (sign > 0) this.enter(take, start, { job, step: i, end, amount: take.amount });
       else this.leave(take, job, i);
     }
   }
@@ -69,17 +86,15 @@ export class Occupancy {
   private enter({ resource, key }: Take, start: number, member: Member): void {
     const runs = this.runs[resource]!;
     const run = key === null ? undefined : runs.find((r) => r.start === start && r.key === key);
-    if (!run)
-      return void runs.push({
-        start,
-        end: member.end,
-        key,
-        amount: member.amount,
-        members: [member],
-      });
-    run.members.push(member);
-    run.end = Math.max(run.end, member.end);
-    run.amount += member.amount;
+    if (run) {
+      run.members.push(member);
+      run.end = Math.max(run.end, member.end);
+      run.amount += member.amount;
+      return;
+    }
+    const after = runs.findIndex((r) => r.start > start);
+    const { end, amount } = member;
+    runs.splice(after < 0 ? runs.length : after, 0, { start, end, key, amount, members: [member] });
   }
 
   private leave({ resource }: Take, job: number, step: number): void {

@@ -1,9 +1,11 @@
 import { randomFrom } from '../../random';
 import { eachAlone, lowerBound, type Alone } from './bounds';
-import { Insertion, type Inserted, type Without } from './insertion';
+import { Insertion, type Inserted } from './insertion';
 import { Occupancy, type Placement } from './occupancy';
+import type { Without } from './starts';
 import { makeProblem, SLOT_S, type Problem } from './problem';
-import { firstOrders, inOrder, latenessOf, movesOf, isBetter, search, type Found } from './search';
+import { inOrder, isBetter, latenessOf, movesOf, type Found } from './draft';
+import { firstOrders, search } from './search';
 import type { BatchPlan, PlacedStep, PlanInput, WaitsFor } from './types';
 
 /** So often somebody is told how far it has come. */
@@ -135,7 +137,7 @@ export function* planning(
     if (isBetter(next, found)) found = next;
     stop = (yield stand(found, 0)) === true;
   }
-  for (const { round, best } of stop || isOver() ? [] : search(problem, found, random)) {
+  for (const { round, best } of stop || isOver() ? [] : search(problem, found, alone, random)) {
     found = best;
     if (round > (limits.rounds ?? Infinity) || isOver() || isBest(best)) break;
     if ((yield stand(best, round)) === true) break;

@@ -11,6 +11,9 @@ export type Take = { resource: number; amount: number; key: string | null };
 export type Choice = { takes: Take[]; of: number[] };
 /** People besides, in slots from the beginning of a step. */
 export type Presence = { from: number; to: number; people: number };
+/** How many a visit needs together with those who are at the step all the time. */
+export const needOf = (step: { people: number }, visit: Presence): number =>
+  step.people + visit.people;
 export type Pin = { slot: number; choice: number };
 export type Step = {
   id: string;

@@ -1,0 +1,81 @@
+import type { SlotSpans } from './slot-spans';
+
+/** Differences of no meaning: what adding and taking away leaves behind. */
+const EPS = 1e-9;
+
+/** How much is left of something, by slot, in pieces that stay the same: people who are idle, kilograms of a cooler. */
+export class Profile {
+  /** The first slot of each piece, one more for the end of all, and what is left there. */
+  private at: Int32Array;
+  private left: Float64Array;
+  private count = 0;
+  /** Rises with every change. */
+  version = 0;
+
+  /** @param left by slot */
+  constructor(left: ArrayLike<number>) {
+    this.at = new Int32Array(64);
+    this.left = new Float64Array(64);
+    for (let t = 0; t < left.length; t += 1)
+      if (t === 0 || left[t] !== left[t - 1]) this.insert(this.count, t, left[t]!);
+    this.insert(this.count, left.length, 0);
+    this.count -= 1;
+  }
+
+  /** Takes so much of each slot of [from, to), as far as there are such; below 0 gives back. */
+  take(from: number, to: number, amount: number): void {
+    const a = Math.max(0, from);
+    const b = Math.min(this.at[this.count]!, to);
+    if (amount === 0 || a >= b) return;
+    const first = this.split(a);
+    const end = b === this.at[this.count]! ? this.count : this.split(b);
+    for (let i = first; i < end; i += 1) this.left[i]! -= amount;
+    this.join(end);
+    this.join(first);
+    this.version += 1;
+  }
+
+  /** Into a set, the slots before `end` in which at least so much is left. */
+  where(atLeast: number, end: number, out: SlotSpans): void {
+    const { at, left, count } = this;
+    out.clear();
+    for (let i = 0; i < count && at[i]! < end; i += 1)
+      if (left[i]! >= atLeast - EPS) out.push(at[i]!, Math.min(end, at[i + 1]!));
+  }
+
+  /** The number of the piece that begins at a slot, which is cut in two if need be. */
+  private split(t: number): number {
+    const { at } = this;
+    let [low, high] = [0, this.count];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (at[middle]! < t) low = middle + 1;
+      else high = middle;
+    }
+    if (at[low] !== t) this.insert(low, t, this.left[low - 1]!);
+    return low;
+  }
+
+  /** Makes one of a piece and the one before it where they are alike. */
+  private join(i: number): void {
+    if (i <= 0 || i >= this.count || Math.abs(this.left[i]! - this.left[i - 1]!) > EPS) return;
+    this.at.copyWithin(i, i + 1, this.count + 1);
+    this.left.copyWithin(i, i + 1, this.count + 1);
+    this.count -= 1;
+  }
+
+  private insert(i: number, t: number, left: number): void {
+    if (this.count + 2 > this.at.length) {
+      const [at, old] = [this.at, this.left];
+      this.at = new Int32Array(2 * at.length);
+      this.at.set(at);
+      this.left = new Float64Array(2 * old.length);
+      this.left.set(old);
+    }
+    this.at.copyWithin(i + 1, i, this.count + 1);
+    this.left.copyWithin(i + 1, i, this.count + 1);
+    this.at[i] = t;
+    this.left[i] = left;
+    this.count += 1;
+  }
+}

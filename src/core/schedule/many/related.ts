@@ -1,0 +1,89 @@
+import type { Draft } from './draft';
+import { Insertion } from './insertion';
+import { Occupancy, type Placement } from './occupancy';
+import type { Problem } from './problem';
+
+/** What a job uses and from when on; people count as one more resource. */
+type Use = { resource: number; at: number };
+const PEOPLE = -1;
+
+function usesOf(problem: Problem, i: number, p: Placement | null): Use[] {
+  const uses: Use[] = [];
+  problem.jobs[i]!.steps.forEach((s, k) => {
+    if (!p) return;
+    const at = p.starts[k]!;
+    for (const { resource } of s.choices[p.choices[k]!]?.takes ?? []) uses.push({ resource, at });
+    if (s.people > 0) uses.push({ resource: PEOPLE, at });
+    for (const v of s.visits) uses.push({ resource: PEOPLE, at: at + v.from });
+  });
+  return uses;
+}
+
+/** An hour apart is half as near as at once. */
+const NEAR_SLOTS = 12;
+
+/** How near two jobs are in what they use and when: the more, the sooner they change together. */
+function nearness(one: readonly Use[], other: readonly Use[]): number {
+  let sum = 0;
+  for (const a of one) {
+    let gap = 1e4;
+    for (const b of other)
+      if (a.resource === b.resource) gap = Math.min(gap, Math.abs(a.at - b.at));
+    sum += 1 / (1 + gap / NEAR_SLOTS);
+  }
+  return sum;
+}
+
+/** How often a late one is taken first, and how often those in the way of where it would be if nobody else were there. */
+const LATE = 0.8;
+const WISHED = 0.7;
+/** How many are taken out: from two on, so many more. */
+const MORE = 6;
+
+/** Who changes together: one, late ones more often, and those that are near it, or in the way of where it would rather be. */
+export class Related {
+  private readonly free: Insertion;
+  private readonly uses: Use[][];
+
+  constructor(
+    private readonly draft: Draft,
+    private readonly movable: readonly number[],
+    private readonly random: () => number,
+  ) {
+    const { problem } = draft;
+    this.free = new Insertion(problem, new Occupancy(problem));
+    this.uses = draft.placements.map((p, i) => usesOf(problem, i, p));
+  }
+
+  /** Some of them are elsewhere now. */
+  note(some: readonly number[]): void {
+    const { draft, uses } = this;
+    for (const i of some) uses[i] = usesOf(draft.problem, i, draft.placements[i]!);
+  }
+
+  /** The one first, then the nearest. */
+  pick(): number[] {
+    const { draft, movable, random } = this;
+    const late = movable.filter((i) => this.isLate(i));
+    const from = late.length > 0 && random() < LATE ? late : movable;
+    const first = from[Math.floor(random() * from.length)]!;
+    const size = Math.min(movable.length, 2 + Math.floor(random() * MORE));
+    const wished = this.isLate(first) && random() < WISHED;
+    const own = wished
+      ? usesOf(draft.problem, first, this.free.insert(first, { tie: random })?.placement ?? null)
+      : this.uses[first]!;
+    const scored: { near: number; i: number }[] = [];
+    for (const i of movable) {
+      if (i === first) continue;
+      const theirs = this.uses[i]!;
+      const near = own.length > 0 && theirs.length > 0 ? nearness(own, theirs) : 1;
+      scored.push({ near: near * (0.3 + random() * 2), i });
+    }
+    scored.sort((a, b) => b.near - a.near);
+    return [first, ...scored.slice(0, size - 1).map(({ i }) => i)];
+  }
+
+  private isLate(i: number): boolean {
+    return !this.draft.placements[i] || this.draft.costs[i]! > 0;
+  }
+}

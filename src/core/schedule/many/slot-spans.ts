@@ -1,0 +1,144 @@
+/**
+ * A set of slots as spans in order and apart from each other: the edges are the first slot of a span and the first after it,
+ * in turn. Made once and filled anew: nothing is allocated while a plan is searched.
+ */
+export class SlotSpans {
+  private readonly edges: Int32Array;
+  /** Edges in use, two for each span. */
+  private used = 0;
+
+  /** @param slots none is at or past this */
+  constructor(readonly slots: number) {
+    this.edges = new Int32Array(slots + 4);
+  }
+
+  /** How many spans there are. */
+  get count(): number {
+    return this.used >> 1;
+  }
+  /** The first slot of the i-th span. */
+  from(i: number): number {
+    return this.edges[2 * i]!;
+  }
+  /** The first slot after the i-th span. */
+  to(i: number): number {
+    return this.edges[2 * i + 1]!;
+  }
+  get size(): number {
+    let sum = 0;
+    for (let i = 0; i < this.used; i += 2) sum += this.edges[i + 1]! - this.edges[i]!;
+    return sum;
+  }
+
+  clear(): this {
+    this.used = 0;
+    return this;
+  }
+
+  /** Adds a span that begins no earlier than the last one; as far as there are such slots. */
+  push(from: number, to: number): void {
+    const { edges, used } = this;
+    const a = from > 0 ? from : 0;
+    const b = to < this.slots ? to : this.slots;
+    if (b <= a) return;
+    if (used > 0 && edges[used - 1]! >= a) {
+      if (edges[used - 1]! < b) edges[used - 1] = b;
+      return;
+    }
+    edges[used] = a;
+    edges[used + 1] = b;
+    this.used = used + 2;
+  }
+
+  copy(x: SlotSpans): this {
+    this.edges.set(x.edges.subarray(0, x.used));
+    this.used = x.used;
+    return this;
+  }
+
+  /** What is in both. */
+  meet(x: SlotSpans, y: SlotSpans): this {
+    this.clear();
+    for (let i = 0, j = 0; i < x.used && j < y.used; ) {
+      const [toX, toY] = [x.edges[i + 1]!, y.edges[j + 1]!];
+      const from = Math.max(x.edges[i]!, y.edges[j]!);
+      const to = Math.min(toX, toY);
+      if (from < to) this.push(from, to);
+      if (toX <= to) i += 2;
+      if (toY <= to) j += 2;
+    }
+    return this;
+  }
+
+  /** What is in one or the other. */
+  unite(x: SlotSpans, y: SlotSpans): this {
+    this.clear();
+    for (let i = 0, j = 0; i < x.used || j < y.used; ) {
+      if (j >= y.used || (i < x.used && x.edges[i]! <= y.edges[j]!)) {
+        this.push(x.edges[i]!, x.edges[i + 1]!);
+        i += 2;
+      } else {
+        this.push(y.edges[j]!, y.edges[j + 1]!);
+        j += 2;
+      }
+    }
+    return this;
+  }
+
+  /** The slots from which `length` in a row are in x, moved `earlier` by so many. */
+  startsIn(x: SlotSpans, length: number, earlier = 0): this {
+    this.clear();
+    for (let i = 0; i < x.used; i += 2)
+      this.push(x.edges[i]! - earlier, x.edges[i + 1]! - length + 1 - earlier);
+    return this;
+  }
+
+  /** From `length` after each of x to `wait` slots later still. */
+  after(x: SlotSpans, length: number, wait: number): this {
+    this.clear();
+    for (let i = 0; i < x.used; i += 2)
+      this.push(x.edges[i]! + length, x.edges[i + 1]! + length + wait);
+    return this;
+  }
+
+  /** From which `length` later, or up to `wait` slots after that, one of x comes. */
+  before(x: SlotSpans, length: number, wait: number): this {
+    this.clear();
+    for (let i = 0; i < x.used; i += 2)
+      this.push(x.edges[i]! - length - wait, x.edges[i + 1]! - length);
+    return this;
+  }
+
+  has(t: number): boolean {
+    const { edges } = this;
+    let [low, high] = [0, this.used >> 1];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (edges[2 * middle]! <= t) low = middle + 1;
+      else high = middle;
+    }
+    return low > 0 && edges[2 * low - 1]! > t;
+  }
+
+  /** The n-th slot of all, from 0. */
+  at(n: number): number {
+    let left = n;
+    for (let i = 0; i < this.used; i += 2) {
+      const length = this.edges[i + 1]! - this.edges[i]!;
+      if (left < length) return this.edges[i]! + left;
+      left -= length;
+    }
+    return -1;
+  }
+
+  /** Every slot in order, into a list; @returns how many */
+  listInto(out: Int32Array): number {
+    let n = 0;
+    for (let i = 0; i < this.used; i += 2)
+      for (let t = this.edges[i]!; t < this.edges[i + 1]!; t += 1) {
+        out[n] = t;
+        n += 1;
+      }
+    return n;
+  }
+}
