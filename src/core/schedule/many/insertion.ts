@@ -57,8 +57,9 @@ const mostSteps = ({ jobs }: Problem): number =>
 export class Insertion {
   private readonly stages: Stage[] = [];
   private readonly queue: Int32Array;
+  /** Two to work with; the second changes places with what is reached of a step. */
   private readonly some: SlotSpans;
-  private readonly more: SlotSpans;
+  private spare: SlotSpans;
   /** How far each job is looked at first, slots. */
   private readonly near: Int32Array;
 
@@ -68,7 +69,7 @@ export class Insertion {
   ) {
     const { slots, jobs } = problem;
     this.queue = new Int32Array(slots + 1);
-    [this.some, this.more] = [new SlotSpans(slots), new SlotSpans(slots)];
+    [this.some, this.spare] = [new SlotSpans(slots), new SlotSpans(slots)];
     this.near = Int32Array.from(jobs, (j) => Math.ceil(j.due) + NEAR_SLOTS);
     for (let k = 0; k < mostSteps(problem); k += 1)
       this.stages.push({
@@ -108,11 +109,31 @@ export class Insertion {
     }
     const moves = job.steps.filter((s) => s.before).length;
     this.keepCheapEnds(job, moves * this.problem.moveCostS);
-    if (moves === 0 && loose) keepOne(this.lastReach(job), tie);
-    else if (moves === 0) this.keepShortest(job, tie);
+    if (moves === 0) {
+      const least = loose ? 0 : this.keepShortest(job);
+      if (loose || !this.joinsAny(job)) keepOne(this.lastReach(job), tie);
+      if (!this.joinsAny(job)) return this.latest(job);
+      this.keepSpan(job, loose ? this.latest(job).spanSlots : least);
+    }
     this.keepLeadingOn(job);
     for (let k = 0; k < job.steps.length; k += 1) this.walk(job, k);
     return this.best(job, tie);
+  }
+
+  /** The way to the one end that is kept on which each step begins as late as it can: no other is shorter. */
+  private latest(job: Job): Inserted {
+    const last = job.steps.length - 1;
+    const starts = new Int32Array(last + 1);
+    const choices = new Int32Array(last + 1);
+    for (let k = last; k >= 0; k -= 1) {
+      const { reach, starts: own } = this.stages[k]!;
+      const until = k === last ? this.problem.slots : starts[k + 1]! - job.steps[k]!.slots;
+      starts[k] = reach.lastUpTo(until);
+      choices[k] = own.choiceAt(starts[k]!).choice;
+    }
+    const end = starts[last]! + job.steps[last]!.slots;
+    const cost = Math.max(0, end - job.due) * SLOT_S * job.weight;
+    return { placement: { starts, choices }, cost, spanSlots: end - starts[0]! };
   }
 
   /** Into `reach`, those starts of step k that follow on what is reached of the step before. */
@@ -126,11 +147,9 @@ export class Insertion {
   /** Keeps what leads on to what is kept of the last step. */
   private keepLeadingOn(job: Job): void {
     for (let k = job.steps.length - 2; k >= 0; k -= 1) {
-      const { reach } = this.stages[k]!;
       const { slots, waitSlots } = job.steps[k]!;
       this.some.before(this.stages[k + 1]!.reach, slots, waitSlots);
-      this.more.copy(reach);
-      reach.meet(this.some, this.more);
+      this.keepOf(k, this.some);
     }
   }
 
@@ -146,28 +165,39 @@ export class Insertion {
 
   /** Keeps all that ends at a cost at most so much above the least. */
   private keepCheapEnds(job: Job, above: number): void {
-    const reach = this.lastReach(job);
     this.some.clear().push(0, this.tooLate(job, above));
-    this.more.copy(reach);
-    reach.meet(this.some, this.more);
+    this.keepOf(job.steps.length - 1, this.some);
   }
 
-  /** Of the cheapest, those that are the shortest; one of them where no run can be joined. */
-  private keepShortest(job: Job, tie: () => number): void {
+  /** Keeps of what is reached of step k only what is in a set. */
+  private keepOf(k: number, set: SlotSpans): void {
+    const stage = this.stages[k]!;
+    const { reach } = stage;
+    stage.reach = this.spare.meet(reach, set);
+    this.spare = reach;
+  }
+
+  /** Keeps those of the ends that are the shortest; @returns slots from the first start to the last end */
+  private keepShortest(job: Job): number {
     const last = job.steps.length - 1;
-    const { stages, some, more } = this;
+    const { stages } = this;
     stages[0]!.latest.begin(stages[0]!.reach);
     for (let k = 1; k <= last; k += 1)
       stages[k]!.latest.follow(stages[k - 1]!.latest, stages[k]!.reach, job.steps[k - 1]!.slots);
-    const ends = stages[last]!.reach;
-    const length = stages[last]!.latest.shortest(ends, this.tooLate(job, 0));
-    if (!this.joinsAny(job)) keepOne(ends, tie);
-    some.startsIn(ends, 1, length);
-    more.copy(stages[0]!.reach);
-    if (last > 0) stages[0]!.reach.meet(some, more);
+    return stages[last]!.latest.shortest(this.lastReach(job)) + job.steps[last]!.slots;
+  }
+
+  /** Keeps what is so long from the first start to one of the ends. */
+  private keepSpan(job: Job, spanSlots: number): void {
+    const { stages, some } = this;
+    const last = job.steps.length - 1;
+    if (last === 0) return;
+    some.startsIn(this.lastReach(job), 1, spanSlots - job.steps[last]!.slots);
+    this.keepOf(0, some);
     for (let k = 1; k < last; k += 1) {
-      more.copy(stages[k]!.reach);
-      this.keepFollowing(job, k, more, stages[k]!.reach);
+      const { slots, waitSlots } = job.steps[k - 1]!;
+      some.after(stages[k - 1]!.reach, slots, waitSlots);
+      this.keepOf(k, some);
     }
   }
 

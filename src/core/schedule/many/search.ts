@@ -22,8 +22,8 @@ export function firstOrders(problem: Problem, alone: Alone): number[][] {
 }
 
 /** Rounds until it is cold; then so many in which the best plan is made shorter; then it is warm again. */
-const COOLS = 750;
-const COLD = 250;
+const COOLS = 2000;
+const COLD = 300;
 /** When warm, so many seconds late weigh nothing much, for a batch of middling weight. */
 const WARM_S = 5 * 3600;
 /** How often a batch is put in at any of its cheapest ends while warm: what is the shortest stands in others' way. */

@@ -47,15 +47,14 @@ export class LatestFirst {
     }
   }
 
-  /** The starts, before `end`, for which the least time has gone by since the first start; @returns that time */
-  shortest(out: SlotSpans, end: number): number {
+  /** Into a set, the starts for which the least time has gone by since the first start; @returns that time */
+  shortest(out: SlotSpans): number {
     let least = 1e9;
-    for (let i = 0; i < this.count && this.at[i]! < end; i += 1)
-      least = Math.min(least, this.at[i]! - this.first[i]!);
+    for (let i = 0; i < this.count; i += 1) least = Math.min(least, this.at[i]! - this.first[i]!);
     out.clear();
-    for (let i = 0; i < this.count && this.at[i]! < end; i += 1)
+    for (let i = 0; i < this.count; i += 1)
       if (this.at[i]! - this.first[i]! === least)
-        out.push(this.at[i]!, this.rises[i] ? Math.min(end, this.to[i]!) : this.at[i]! + 1);
+        out.push(this.at[i]!, this.rises[i] ? this.to[i]! : this.at[i]! + 1);
     return least;
   }
 

@@ -51,22 +51,30 @@ export class SlotSpans {
   }
 
   copy(x: SlotSpans): this {
-    this.edges.set(x.edges.subarray(0, x.used));
+    for (let i = 0; i < x.used; i += 1) this.edges[i] = x.edges[i]!;
     this.used = x.used;
     return this;
   }
 
   /** What is in both. */
   meet(x: SlotSpans, y: SlotSpans): this {
-    this.clear();
-    for (let i = 0, j = 0; i < x.used && j < y.used; ) {
-      const [toX, toY] = [x.edges[i + 1]!, y.edges[j + 1]!];
-      const from = Math.max(x.edges[i]!, y.edges[j]!);
-      const to = Math.min(toX, toY);
-      if (from < to) this.push(from, to);
-      if (toX <= to) i += 2;
-      if (toY <= to) j += 2;
+    const { edges } = this;
+    const [a, b, endA, endB] = [x.edges, y.edges, x.used, y.used];
+    let n = 0;
+    for (let i = 0, j = 0; i < endA && j < endB; ) {
+      const toA = a[i + 1]!;
+      const toB = b[j + 1]!;
+      const from = a[i]! > b[j]! ? a[i]! : b[j]!;
+      const to = toA < toB ? toA : toB;
+      if (from < to) {
+        edges[n] = from;
+        edges[n + 1] = to;
+        n += 2;
+      }
+      if (toA <= to) i += 2;
+      if (toB <= to) j += 2;
     }
+    this.used = n;
     return this;
   }
 
@@ -110,14 +118,21 @@ export class SlotSpans {
   }
 
   has(t: number): boolean {
+    return this.lastUpTo(t) === t;
+  }
+
+  /** The last slot that is not after t, -1 where there is none. */
+  lastUpTo(t: number): number {
     const { edges } = this;
-    let [low, high] = [0, this.used >> 1];
-    while (low < high) {
+    let low = 0;
+    for (let high = this.used >> 1; low < high; ) {
       const middle = (low + high) >> 1;
       if (edges[2 * middle]! <= t) low = middle + 1;
       else high = middle;
     }
-    return low > 0 && edges[2 * low - 1]! > t;
+    if (low === 0) return -1;
+    const end = edges[2 * low - 1]!;
+    return t < end ? t : end - 1;
   }
 
   /** The n-th slot of all, from 0. */

@@ -120,6 +120,7 @@ export class Starts {
   }
 
   private gather(more: SlotSpans): void {
+    if (this.all.count === 0) return void this.all.copy(more);
     this.spare.unite(this.all, more);
     [this.all, this.spare] = [this.spare, this.all];
   }
