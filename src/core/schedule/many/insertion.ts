@@ -2,7 +2,7 @@ import type { Occupancy, Placement } from './occupancy';
 import { SLOT_S, type Job, type Problem } from './problem';
 import { LatestFirst } from './shortest';
 import { SlotSpans } from './slot-spans';
-import { Starts, type Without } from './starts';
+import { Starts, type Limit, type Without } from './starts';
 
 export type Ask = {
   /** Between plans that are as good: the earlier, the later, or whichever this says, 0 to 1. */
@@ -10,6 +10,8 @@ export type Ask = {
   /** Any of the ends that cost least, as the tie says, not only those that are the shortest. */
   loose?: boolean;
   without?: Without;
+  /** What is asked of its steps besides. */
+  limits?: readonly Limit[];
 };
 export type Inserted = {
   placement: Placement;
@@ -20,8 +22,8 @@ export type Inserted = {
 
 /** So many slots no plan has: a step that moved outweighs every span among plans that end alike. */
 const MOVED = 1e7;
-/** Between plans that end alike and are as long, one that joins runs: in sum less than a slot, however many it joins. */
-const JOINED = 0.9;
+/** Between plans that end alike and are as long, one that joins runs, or is in nobody's way: in sum less than a slot. */
+const TIE = 0.9;
 
 /** First it is looked so far beyond ready-by, or beyond where a job was found before: two days; further only where that is not enough. */
 const NEAR_SLOTS = 576;
@@ -29,6 +31,8 @@ const NEAR_SLOTS = 576;
 /** What is known of one step while a batch is put in. */
 type Stage = {
   starts: Starts;
+  /** Where it would be in nobody's way, if that is only wished. */
+  clear: Starts | null;
   /** Starts that can be reached from the first step, and then those of them that lead on to an end that counts. */
   reach: SlotSpans;
   latest: LatestFirst;
@@ -66,6 +70,8 @@ export class Insertion {
   constructor(
     private readonly problem: Problem,
     taken: Occupancy,
+    /** Who is only wished not to be in the way: of plans as long, one that is clear of them. */
+    others?: Occupancy,
   ) {
     const { slots, jobs } = problem;
     this.queue = new Int32Array(slots + 1);
@@ -74,6 +80,7 @@ export class Insertion {
     for (let k = 0; k < mostSteps(problem); k += 1)
       this.stages.push({
         starts: new Starts(problem, taken),
+        clear: others ? new Starts(problem, others) : null,
         reach: new SlotSpans(slots),
         latest: new LatestFirst(slots),
         at: new Int32Array(slots),
@@ -100,10 +107,12 @@ export class Insertion {
   }
 
   private within(job: Job, end: number, ask: Ask): Inserted | null {
-    const { tie = () => 0, loose = false, without = {} } = ask;
+    const { tie = () => 0, loose = false, without = {}, limits = [] } = ask;
     for (let k = 0; k < job.steps.length; k += 1) {
-      const { starts, reach } = this.stages[k]!;
-      starts.find(job, job.steps[k]!, end, without, tie());
+      const { starts, clear, reach } = this.stages[k]!;
+      const sought = { without, limits, first: tie() };
+      starts.find(job, k, end, sought);
+      clear?.find(job, k, end, sought);
       this.keepFollowing(job, k, starts.all, reach);
       if (reach.count === 0) return null;
     }
@@ -111,8 +120,8 @@ export class Insertion {
     this.keepCheapEnds(job, moves * this.problem.moveCostS);
     if (moves === 0) {
       const least = loose ? 0 : this.keepShortest(job);
-      if (loose || !this.joinsAny(job)) keepOne(this.lastReach(job), tie);
-      if (!this.joinsAny(job)) return this.latest(job);
+      if (loose || !this.differs(job)) keepOne(this.lastReach(job), tie);
+      if (!this.differs(job)) return this.latest(job);
       this.keepSpan(job, loose ? this.latest(job).spanSlots : least);
     }
     this.keepLeadingOn(job);
@@ -205,21 +214,25 @@ export class Insertion {
     return this.stages[job.steps.length - 1]!.reach;
   }
 
-  private joinsAny(job: Job): boolean {
-    for (let k = 0; k < job.steps.length; k += 1)
-      if (this.stages[k]!.starts.joinsAny) return true;
+  /** Whether ways of one length differ: by runs that can be joined, or by who is in the way. */
+  private differs(job: Job): boolean {
+    for (let k = 0; k < job.steps.length; k += 1) {
+      const { starts, clear } = this.stages[k]!;
+      if (starts.joinsAny || clear) return true;
+    }
     return false;
   }
 
   /** For each start of step k, the best way to there. */
   private walk(job: Job, k: number): void {
     const stage = this.stages[k]!;
-    const { starts, reach, at, value, from } = stage;
+    const { starts, clear, reach, at, value, from } = stage;
     stage.count = reach.listInto(at);
     const { before: was } = job.steps[k]!;
     const joins = starts.joinsAny;
-    const join = JOINED / job.steps.length;
+    const join = TIE / job.steps.length;
     const priceAt = (t: number): number => {
+      if (clear) return clear.all.has(t) ? -join : 0;
       if (!joins && !was) return 0;
       if (!joins && was!.slot !== t) return MOVED;
       const taken = starts.choiceAt(t);
@@ -262,7 +275,8 @@ export class Insertion {
       const better = costHere < cost - 1e-9 || (costHere < cost + 1e-9 && spanHere < span - 1e-9);
       const same = !better && costHere < cost + 1e-9 && spanHere < span + 1e-9;
       ties = better ? 1 : same ? ties + 1 : ties;
-      if (better || (same && tie() * ties > ties - 1)) [found, cost, span] = [i, costHere, spanHere];
+      if (better || (same && tie() * ties > ties - 1))
+        [found, cost, span] = [i, costHere, spanHere];
     }
     return { placement: this.trace(job, found), cost, spanSlots: Math.ceil(span - 1e-6) };
   }
@@ -274,7 +288,8 @@ export class Insertion {
     for (let k = job.steps.length - 1; k >= 0; k -= 1) {
       const stage = this.stages[k]!;
       starts[k] = stage.at[i]!;
-      choices[k] = stage.starts.choiceAt(starts[k]!).choice;
+      const own = stage.clear?.all.has(starts[k]!) ? stage.clear : stage.starts;
+      choices[k] = own.choiceAt(starts[k]!).choice;
       i = stage.from[i]!;
     }
     return { starts, choices };

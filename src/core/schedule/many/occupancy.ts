@@ -70,6 +70,11 @@ export class Occupancy {
     this.left[resource]!.where(amount, end, out);
   }
 
+  /** Where more people (null), or more of a resource that adds up, are taken than there are. */
+  overdrawn(resource: number | null): { slot: number; over: number }[] {
+    return (resource === null ? this.idle : this.left[resource])?.overdrawn() ?? [];
+  }
+
   private change(job: number, i: number, start: number, choice: number, sign: 1 | -1): void {
     const step = this.problem.jobs[job]!.steps[i]!;
     const end = start + step.slots;

@@ -4,12 +4,17 @@ import { Insertion, type Inserted } from './insertion';
 import { Occupancy, type Placement } from './occupancy';
 import type { Without } from './starts';
 import { makeProblem, SLOT_S, type Problem } from './problem';
+import { Proof } from './prove';
 import { inOrder, isBetter, latenessOf, movesOf, type Found } from './draft';
 import { firstOrders, search } from './search';
 import type { BatchPlan, PlacedStep, PlanInput, WaitsFor } from './types';
 
 /** So often somebody is told how far it has come. */
 const PROGRESS_ROUNDS = 16;
+/** Parts of all plans that are looked at in each round, where it is tried to prove one the best. */
+const LOOKS = 4;
+/** So many rounds are made at least, also once it is proven: of plans that are as good one may light fewer fires. */
+const POLISHED = 200;
 
 function stepsOf(problem: Problem, found: Found): PlacedStep[] {
   const at = (slot: number) => problem.baseS + slot * SLOT_S;
@@ -129,6 +134,7 @@ export function* planning(
     round,
   });
   const [first, ...others] = firstOrders(problem, alone);
+  const proof = Proof.of(problem, alone);
   let found = inOrder(problem, first!);
   let stop = (yield stand(found, 0)) === true;
   for (const order of others) {
@@ -138,11 +144,14 @@ export function* planning(
     stop = (yield stand(found, 0)) === true;
   }
   for (const { round, best } of stop || isOver() ? [] : search(problem, found, alone, random)) {
-    found = best;
-    if (round > (limits.rounds ?? Infinity) || isOver() || isBest(best)) break;
-    if ((yield stand(best, round)) === true) break;
+    if (isBetter(best, found)) found = best;
+    if (round > (limits.rounds ?? Infinity) || isOver() || isBest(found)) break;
+    for (let n = 0; n < LOOKS && proof && !proof.isDone; n += 1) found = proof.look(found) ?? found;
+    if (proof?.isDone && round >= POLISHED) break;
+    if ((yield stand(found, round)) === true) break;
   }
-  return planOf(problem, found, bound, isBest(found));
+  const proven = isBest(found) || (proof?.isDone ?? false);
+  return planOf(problem, found, Math.max(bound, proof?.leastCost(found) ?? 0), proven);
 }
 
 /** Whether nothing can be better: nobody is later or longer on the way than by itself; or no later than can be, without a wait. */

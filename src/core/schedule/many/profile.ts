@@ -43,6 +43,14 @@ export class Profile {
       if (left[i]! >= atLeast - EPS) out.push(at[i]!, Math.min(end, at[i + 1]!));
   }
 
+  /** The pieces in which less than nothing is left: the first slot of each, and how much less. */
+  overdrawn(): { slot: number; over: number }[] {
+    const pieces: { slot: number; over: number }[] = [];
+    for (let i = 0; i < this.count; i += 1)
+      if (this.left[i]! < -EPS) pieces.push({ slot: this.at[i]!, over: -this.left[i]! });
+    return pieces;
+  }
+
   /** The number of the piece that begins at a slot, which is cut in two if need be. */
   private split(t: number): number {
     const { at } = this;

@@ -20,7 +20,8 @@ export class LatestFirst {
   /** Of the first step: each is its own. */
   begin(reach: SlotSpans): void {
     this.count = 0;
-    for (let i = 0; i < reach.count; i += 1) this.push(reach.from(i), reach.to(i), reach.from(i), 1);
+    for (let i = 0; i < reach.count; i += 1)
+      this.push(reach.from(i), reach.to(i), reach.from(i), 1);
   }
 
   /** Of the step after that of which `before` is known, `slots` later at least; `reach`: where it can be reached. */
@@ -29,7 +30,7 @@ export class LatestFirst {
     let j = 0;
     for (let i = 0; i < reach.count; i += 1) {
       const end = reach.to(i);
-      for (let t = reach.from(i); t < end; ) {
+      for (let t = reach.from(i); t < end;) {
         while (j + 1 < before.count && before.at[j + 1]! <= t - slots) j += 1;
         /* Within a piece it goes on as that does; between two it stays at the last of the one before. */
         const next = j + 1 < before.count ? before.at[j + 1]! + slots : end;

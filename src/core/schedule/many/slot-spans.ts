@@ -61,7 +61,7 @@ export class SlotSpans {
     const { edges } = this;
     const [a, b, endA, endB] = [x.edges, y.edges, x.used, y.used];
     let n = 0;
-    for (let i = 0, j = 0; i < endA && j < endB; ) {
+    for (let i = 0, j = 0; i < endA && j < endB;) {
       const toA = a[i + 1]!;
       const toB = b[j + 1]!;
       const from = a[i]! > b[j]! ? a[i]! : b[j]!;
@@ -81,7 +81,7 @@ export class SlotSpans {
   /** What is in one or the other. */
   unite(x: SlotSpans, y: SlotSpans): this {
     this.clear();
-    for (let i = 0, j = 0; i < x.used || j < y.used; ) {
+    for (let i = 0, j = 0; i < x.used || j < y.used;) {
       if (j >= y.used || (i < x.used && x.edges[i]! <= y.edges[j]!)) {
         this.push(x.edges[i]!, x.edges[i + 1]!);
         i += 2;
@@ -125,7 +125,7 @@ export class SlotSpans {
   lastUpTo(t: number): number {
     const { edges } = this;
     let low = 0;
-    for (let high = this.used >> 1; low < high; ) {
+    for (let high = this.used >> 1; low < high;) {
       const middle = (low + high) >> 1;
       if (edges[2 * middle]! <= t) low = middle + 1;
       else high = middle;

@@ -2,6 +2,14 @@ import type { Occupancy, Run } from './occupancy';
 import { needOf, type Job, type Problem, type Step, type Take } from './problem';
 import { SlotSpans } from './slot-spans';
 
+/**
+ * What is asked of one step besides: not to use a resource in a slot (or, with null, not to need people then); or to use it,
+ * and to begin from a slot on and no later than another.
+ */
+export type Limit =
+  | { kind: 'not'; step: number; resource: number | null; slot: number }
+  | { kind: 'in'; step: number; resource: number; from: number; to: number };
+
 /** What is asked less of: a resource by its number as if nobody had it, or people as if there were enough. */
 export type Without = { resource?: number; people?: boolean };
 
@@ -22,6 +30,9 @@ function joins(
     .map((r) => r.start);
 }
 
+/** `first`: which choice of places is preferred, 0 to 1. */
+export type Sought = { without: Without; limits: readonly Limit[]; first: number };
+
 /** Where one step may begin, by choice of its places: alone, or in a run that is there. */
 export class Starts {
   all: SlotSpans;
@@ -36,6 +47,7 @@ export class Starts {
   /** Its choices in the order in which they are preferred. */
   private order: number[] = [];
   private step!: Step;
+  private limits: readonly Limit[] = [];
 
   constructor(
     private readonly problem: Problem,
@@ -48,10 +60,11 @@ export class Starts {
   /**
    * Finds the starts of a step in what is left of everything.
    * @param end no step ends after this slot
-   * @param first which of its choices is preferred, 0 to 1
    */
-  find(job: Job, step: Step, end: number, without: Without, first: number): void {
+  find(job: Job, k: number, end: number, { without, limits, first }: Sought): void {
+    const step = job.steps[k]!;
     this.step = step;
+    this.limits = limits.filter((l) => l.step === k);
     this.joinsAny = false;
     this.all.clear();
     if (step.fixed) {
@@ -111,12 +124,44 @@ export class Starts {
     const joining = runs.length > 0 ? this.joinsOf(runs, step.slots) : [];
     this.joining[c] = joining.filter((t) => alone.has(t)).sort((a, b) => a - b);
     for (const { resource } of runs) alone = this.keepClear(c, taken.runs[resource]!, step.slots);
+    if (this.limits.length > 0) alone = this.keepAllowed(step, c);
     this.gather(alone);
     if (this.joining[c].length === 0) return;
     this.joinsAny = true;
     this.scratch.clear();
     for (const t of this.joining[c]) this.scratch.push(t, t + 1);
     this.gather(this.scratch);
+  }
+
+  /** Keeps the starts of a choice that do what is asked of the step besides. */
+  private keepAllowed(step: Step, c: number): SlotSpans {
+    const { slots } = this.problem;
+    for (const limit of this.limits) {
+      const uses = step.choices[c]!.takes.some((t) => t.resource === limit.resource);
+      if (limit.kind === 'in') {
+        this.keep(c, (s) => void (uses && s.push(limit.from, limit.to + 1)));
+        continue;
+      }
+      const { slot, resource } = limit;
+      const barred: [number, number][] = [];
+      if (uses || (resource === null && step.people > 0)) barred.push([0, step.slots]);
+      if (resource === null) for (const v of step.visits) barred.push([v.from, v.to]);
+      for (const [from, to] of barred)
+        this.keep(c, (s) => {
+          s.push(0, slot - to + 1);
+          s.push(slot - from + 1, slots);
+        });
+    }
+    return this.alone[c]!;
+  }
+
+  /** Keeps of a choice's starts those in a set, which is filled by `fill`. */
+  private keep(c: number, fill: (set: SlotSpans) => void): void {
+    const set = this.scratch.clear();
+    fill(set);
+    this.joining[c] = this.joining[c]!.filter((t) => set.has(t));
+    const kept = this.spare.meet(this.alone[c]!, set);
+    [this.alone[c], this.spare] = [kept, this.alone[c]!];
   }
 
   private gather(more: SlotSpans): void {
