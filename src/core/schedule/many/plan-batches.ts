@@ -146,11 +146,11 @@ export function* planning(
   for (const { round, best } of stop || isOver() ? [] : search(problem, found, alone, random)) {
     if (isBetter(best, found)) found = best;
     if (round > (limits.rounds ?? Infinity) || isOver() || isBest(found)) break;
-    for (let n = 0; n < LOOKS && proof && !proof.isDone; n += 1) found = proof.look(found) ?? found;
+    for (let n = 0; n < LOOKS && proof?.goesOn; n += 1) found = proof.look(found) ?? found;
     if (proof?.isDone && round >= POLISHED) break;
     if ((yield stand(found, round)) === true) break;
   }
-  const proven = isBest(found) || (proof?.isDone ?? false);
+  const proven = isBest(found) || (found.missing === 0 && (proof?.isDone ?? false));
   return planOf(problem, found, Math.max(bound, proof?.leastCost(found) ?? 0), proven);
 }
 

@@ -3,7 +3,7 @@ import { conflictIn, type Conflict, type Party } from './conflicts';
 import type { Found } from './draft';
 import { Insertion } from './insertion';
 import { Occupancy, type Placement } from './occupancy';
-import type { Problem } from './problem';
+import type { Problem, Step } from './problem';
 import type { Limit } from './starts';
 
 /** Two that are one run, wherever they begin. */
@@ -21,10 +21,24 @@ type Part = {
 
 /** With more jobs it comes to no end. */
 const MOST_JOBS = 12;
+/** So many parts are looked at, and no more: what has not come to an end then does not in the time there is. */
+const MOST_PARTS = 200_000;
+/** A slot after all others. */
+const LATEST = 1e9;
 const EPS = 1e-6;
 const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
-const samePair = (p: Pair, { resource, parties: [a, b] }: Conflict) =>
-  p.resource === resource && isSame(p.a, a!) && isSame(p.b, b!);
+const samePair = (p: Pair, { resource, parties }: Conflict) =>
+  parties.length === 2 &&
+  p.resource === resource &&
+  isSame(p.a, parties[0]!) &&
+  isSame(p.b, parties[1]!);
+/** Whether what a step takes of one resource depends on what it takes of others: then limits would ask too much. */
+const takesVary = ({ choices }: Step) => {
+  const takes = choices.flatMap((c) => c.takes);
+  return takes.some((a) =>
+    takes.some((b) => a.resource === b.resource && (a.amount !== b.amount || a.key !== b.key)),
+  );
+};
 const isSame = (a: Party, b: Party) => a.job === b.job && a.step === b.step;
 
 /** Ways to part what there is where a conflict is, so that no plan without it is lost: limits for some of the jobs each. */
@@ -35,13 +49,18 @@ function waysOut(conflict: Conflict, known: readonly Pair[]): Way[] {
   const within = (from: number, to: number): Way => ({
     asked: [a, b].map((p) => [p, { kind: 'in', step: p.step, resource: resource!, from, to }]),
   });
-  if (resource !== null && known.some((p) => samePair(p, conflict))) {
-    /* They are one run: it begins until the earlier of the two starts, or after that. */
+  if (a.start !== b.start && known.some((p) => samePair(p, conflict))) {
+    /* They are one run: it begins until the earlier of the two starts, or after that, as late as it could before. */
     const until = Math.min(a.start, b.start);
-    return [within(0, until), within(until + 1, slot)];
+    return [within(0, until), within(until + 1, LATEST)];
   }
-  const apart = parties.map((p): Way => ({
-    asked: [[p, { kind: 'not', step: p.step, resource, slot }]],
+  const limit = (kind: 'covers' | 'avoids', p: Party): [Party, Limit] => [
+    p,
+    { kind, step: p.step, slot, resource, amount: p.amount },
+  ];
+  /* The first of them that keeps out: those before it do not. So no plan is in two parts. */
+  const apart = parties.map((p, i): Way => ({
+    asked: [...parties.slice(0, i).map((q) => limit('covers', q)), limit('avoids', p)],
   }));
   if (!conflict.couldJoin || resource === null) return apart;
   const from = slot + 1 - Math.min(a.end - a.start, b.end - b.start);
@@ -67,8 +86,8 @@ export class Proof {
   /** None where there are too many jobs, one has no place, or where they were before counts too. */
   static of(problem: Problem, alone: Alone): Proof | null {
     const { jobs } = problem;
-    const hasBefore = jobs.some((j) => j.steps.some((s) => s.before));
-    if (jobs.length > MOST_JOBS || hasBefore || alone.some((a) => !a)) return null;
+    const isOdd = jobs.some((j) => j.steps.some((s) => s.before || takesVary(s)));
+    if (jobs.length > MOST_JOBS || isOdd || alone.some((a) => !a)) return null;
     return new Proof(problem, alone);
   }
 
@@ -91,8 +110,13 @@ export class Proof {
     });
   }
 
+  /** Whether all parts were looked at. */
   get isDone(): boolean {
     return this.open.length === 0;
+  }
+  /** Whether there is more to look at, and it is worth it. */
+  get goesOn(): boolean {
+    return this.open.length > 0 && this.looked < MOST_PARTS;
   }
 
   /** Nothing costs less than this, s, as far as is known: what is known, or the least of what is open. */

@@ -3,11 +3,17 @@ import { needOf, type Job, type Problem, type Step, type Take } from './problem'
 import { SlotSpans } from './slot-spans';
 
 /**
- * What is asked of one step besides: not to use a resource in a slot (or, with null, not to need people then); or to use it,
- * and to begin from a slot on and no later than another.
+ * What is asked of one step besides: to use a resource in a slot, or not to; to need so many people then (null), or fewer; or
+ * to use a resource, and to begin from a slot on and no later than another.
  */
 export type Limit =
-  | { kind: 'not'; step: number; resource: number | null; slot: number }
+  | {
+      kind: 'covers' | 'avoids';
+      step: number;
+      slot: number;
+      resource: number | null;
+      amount: number;
+    }
   | { kind: 'in'; step: number; resource: number; from: number; to: number };
 
 /** What is asked less of: a resource by its number as if nobody had it, or people as if there were enough. */
@@ -28,6 +34,28 @@ function joins(
       return runs.every((x) => x === r || x.end <= r.start || x.start >= end);
     })
     .map((r) => r.start);
+}
+
+/** When a step needs so many people or more, slots from its beginning. */
+function engagedBy(step: Step, people: number): [number, number][] {
+  if (step.people >= people) return [[0, step.slots]];
+  return step.visits.filter((v) => needOf(step, v) >= people).map((v) => [v.from, v.to]);
+}
+
+/** Into a set, the starts at which a step does what is asked, if it `uses` the resource that is named. */
+function allow(set: SlotSpans, step: Step, limit: Limit, uses: boolean): void {
+  if (limit.kind === 'in') return void (uses && set.push(limit.from, limit.to + 1));
+  const { slot, resource, amount } = limit;
+  const whole: [number, number][] = uses ? [[0, step.slots]] : [];
+  /* Later parts of a step are where its earlier starts are. */
+  const engaged = (resource === null ? engagedBy(step, amount) : whole).reverse();
+  let free = 0;
+  for (const [from, to] of engaged) {
+    if (limit.kind === 'covers') set.push(slot - to + 1, slot - from + 1);
+    else set.push(free, slot - to + 1);
+    free = slot - from + 1;
+  }
+  if (limit.kind === 'avoids') set.push(Math.max(0, free), set.slots);
 }
 
 /** `first`: which choice of places is preferred, 0 to 1. */
@@ -135,33 +163,19 @@ export class Starts {
 
   /** Keeps the starts of a choice that do what is asked of the step besides. */
   private keepAllowed(step: Step, c: number): SlotSpans {
-    const { slots } = this.problem;
     for (const limit of this.limits) {
-      const uses = step.choices[c]!.takes.some((t) => t.resource === limit.resource);
-      if (limit.kind === 'in') {
-        this.keep(c, (s) => void (uses && s.push(limit.from, limit.to + 1)));
-        continue;
-      }
-      const { slot, resource } = limit;
-      const barred: [number, number][] = [];
-      if (uses || (resource === null && step.people > 0)) barred.push([0, step.slots]);
-      if (resource === null) for (const v of step.visits) barred.push([v.from, v.to]);
-      for (const [from, to] of barred)
-        this.keep(c, (s) => {
-          s.push(0, slot - to + 1);
-          s.push(slot - from + 1, slots);
-        });
+      const set = this.scratch.clear();
+      allow(
+        set,
+        step,
+        limit,
+        step.choices[c]!.takes.some((t) => t.resource === limit.resource),
+      );
+      this.joining[c] = this.joining[c]!.filter((t) => set.has(t));
+      const kept = this.spare.meet(this.alone[c]!, set);
+      [this.alone[c], this.spare] = [kept, this.alone[c]!];
     }
     return this.alone[c]!;
-  }
-
-  /** Keeps of a choice's starts those in a set, which is filled by `fill`. */
-  private keep(c: number, fill: (set: SlotSpans) => void): void {
-    const set = this.scratch.clear();
-    fill(set);
-    this.joining[c] = this.joining[c]!.filter((t) => set.has(t));
-    const kept = this.spare.meet(this.alone[c]!, set);
-    [this.alone[c], this.spare] = [kept, this.alone[c]!];
   }
 
   private gather(more: SlotSpans): void {

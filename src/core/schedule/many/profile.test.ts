@@ -1,0 +1,50 @@
+import fc from 'fast-check';
+import { Profile } from './profile';
+import { SlotSpans } from './slot-spans';
+
+const SLOTS = 60;
+const change = fc.record({
+  from: fc.integer({ min: -10, max: SLOTS + 5 }),
+  length: fc.integer({ min: 0, max: 30 }),
+  kg: fc.constantFrom(0.1, 3, 7.7, 20),
+});
+
+describe('what is left, by slot', () => {
+  test('property: as when each slot is counted by itself, also after some is given back', () => {
+    fc.assert(
+      fc.property(
+        fc.array(change, { maxLength: 40 }),
+        fc.integer({ min: 1, max: SLOTS }),
+        (changes, end) => {
+          const profile = new Profile(new Float64Array(SLOTS).fill(50));
+          const plain = new Array<number>(SLOTS).fill(50);
+          const take = ({ from, length, kg }: (typeof changes)[number], sign: 1 | -1) => {
+            profile.take(from, from + length, sign * kg);
+            plain.forEach((_, t) => t >= from && t < from + length && (plain[t]! -= sign * kg));
+          };
+          for (const c of changes) take(c, 1);
+          for (const c of changes.filter((_, i) => i % 2 === 0)) take(c, -1);
+          for (const least of [0, 3, 12.3, 50]) {
+            const spans = new SlotSpans(SLOTS);
+            profile.where(least, end, spans);
+            const expected = plain.flatMap((v, t) => (v >= least - 1e-6 && t < end ? [t] : []));
+            expect(expected.every((t) => spans.has(t))).toBe(true);
+            expect(spans.size).toBe(expected.length);
+          }
+          const over = plain.flatMap((v, t) => (v < -1e-6 ? [t] : []));
+          expect(profile.overdrawn().length > 0).toBe(over.length > 0);
+          expect(profile.overdrawn()[0]?.slot).toBe(over[0]);
+        },
+      ),
+    );
+  });
+
+  test('once everything is given back, it is one piece again', () => {
+    const profile = new Profile(new Float64Array(SLOTS).fill(50));
+    for (const sign of [1, -1])
+      for (let i = 0; i < 20; i += 1) profile.take(i, 2 * i + 3, sign * 0.3);
+    const spans = new SlotSpans(SLOTS);
+    profile.where(50, SLOTS, spans);
+    expect([spans.count, spans.size]).toEqual([1, SLOTS]);
+  });
+});
