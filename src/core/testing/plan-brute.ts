@@ -12,10 +12,13 @@ function waysOf(input: PlanInput, batch: PlanBatch): Way[] {
   for (const step of batch.steps) {
     const lengthS = Math.ceil(step.durationS / SLOT_S) * SLOT_S;
     const places: (string | null)[] = step.uses[0]?.anyOf ?? [null];
+    const fixed = input.fixed?.find((f) => f.batch === batch.id && f.step === step.id);
     open = open.flatMap((before) => {
       const out: PlacedStep[][] = [];
       for (let startS = before.at(-1)?.endS ?? firstS; startS + lengthS <= lastS; startS += SLOT_S)
         for (const resource of places) {
+          if (fixed && (fixed.startS !== startS || (fixed.uses?.[0] ?? null) !== resource))
+            continue;
           const uses =
             resource === null
               ? []

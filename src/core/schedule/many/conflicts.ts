@@ -71,26 +71,56 @@ function fewest(parties: Party[], over: number): Party[] {
   return sum > room + 1e-9 ? some : [];
 }
 
-/** The first slots at which a resource that adds up, or people, are too few. */
-function shortAt(problem: Problem, placed: Placed, taken: Occupancy, resource: number | null) {
-  for (const { slot, over } of taken.overdrawn(resource)) {
-    const there =
-      resource === null
-        ? engaged(problem, placed, slot)
-        : takers(problem, placed, resource).filter((p) => p.start <= slot && p.end > slot);
-    const parties = fewest(there, over);
-    if (parties.length > 0) return { resource, slot, parties, couldJoin: false };
-  }
+/** When any step begins, or a visit to one: only then somebody more takes something. */
+const beginnings = (problem: Problem, placed: Placed): number[] =>
+  problem.jobs.flatMap(({ steps }, job) =>
+    steps.flatMap((s, i) => {
+      const start = placed[job]?.starts[i];
+      return start === undefined ? [] : [start, ...s.visits.map((v) => start + v.from)];
+    }),
+  );
+
+/** A slot at which a resource that adds up, or people, are too few for those who could be elsewhere. */
+function shortAt(
+  problem: Problem,
+  placed: Placed,
+  taken: Occupancy,
+  resource: number | null,
+): Conflict | null {
+  const pieces = taken.overdrawn(resource);
+  if (pieces.length === 0) return null;
+  const changes = beginnings(problem, placed);
+  for (const { from, to, over } of pieces)
+    for (const slot of [from, ...changes.filter((t) => t > from && t < to)]) {
+      const there =
+        resource === null
+          ? engaged(problem, placed, slot)
+          : takers(problem, placed, resource).filter((p) => p.start <= slot && p.end > slot);
+      const parties = fewest(there, over);
+      if (parties.length > 0) return { resource, slot, parties, couldJoin: false };
+    }
   return null;
 }
 
 /** Two in a place that takes one run at a time, which are no run; or a run that is too much for it. */
-function runsAt(problem: Problem, placed: Placed, resource: number): Conflict | null {
+function runsAt(
+  problem: Problem,
+  placed: Placed,
+  taken: Occupancy,
+  resource: number,
+): Conflict | null {
   const { capacity } = problem.resources[resource]!;
   const all = takers(problem, placed, resource);
+  /* Who joins a run that stays has only the room that it leaves. */
+  const staying = taken.runs[resource]!.flatMap((r) =>
+    r.members
+      .filter((m) => problem.jobs[m.job]!.steps[m.step]!.fixed)
+      .map((m) => ({ start: r.start, key: r.key, amount: m.amount })),
+  );
   for (const [i, a] of all.entries()) {
     const alike = all.filter((b) => b.start === a.start && b.key === a.key && a.key !== null);
-    const over = alike.reduce((sum, b) => sum + b.amount, 0) - capacity;
+    const stays = staying.filter((b) => b.start === a.start && b.key === a.key);
+    const over = [...alike, ...stays].reduce((sum, b) => sum + b.amount, 0) - capacity;
     if (over > 1e-9)
       return { resource, slot: a.start, parties: fewest(alike, over), couldJoin: false };
     for (const b of all.slice(i + 1)) {
@@ -110,7 +140,7 @@ function runsAt(problem: Problem, placed: Placed, resource: number): Conflict | 
 export function conflictIn(problem: Problem, placed: Placed, taken: Occupancy): Conflict | null {
   for (const [i, r] of problem.resources.entries()) {
     const found =
-      r.shared === 'sum' ? shortAt(problem, placed, taken, i) : runsAt(problem, placed, i);
+      r.shared === 'sum' ? shortAt(problem, placed, taken, i) : runsAt(problem, placed, taken, i);
     if (found) return found;
   }
   return shortAt(problem, placed, taken, null);

@@ -1,4 +1,4 @@
-import { Profile } from './profile';
+import { Profile, type Overdrawn } from './profile';
 import type { Problem, Take } from './problem';
 import { SlotSpans } from './slot-spans';
 
@@ -71,7 +71,7 @@ export class Occupancy {
   }
 
   /** Where more people (null), or more of a resource that adds up, are taken than there are. */
-  overdrawn(resource: number | null): { slot: number; over: number }[] {
+  overdrawn(resource: number | null): Overdrawn[] {
     return (resource === null ? this.idle : this.left[resource])?.overdrawn() ?? [];
   }
 

@@ -33,7 +33,7 @@ describe('what is left, by slot', () => {
           }
           const over = plain.flatMap((v, t) => (v < -1e-6 ? [t] : []));
           expect(profile.overdrawn().length > 0).toBe(over.length > 0);
-          expect(profile.overdrawn()[0]?.slot).toBe(over[0]);
+          expect(profile.overdrawn()[0]?.from).toBe(over[0]);
         },
       ),
     );

@@ -3,6 +3,8 @@ import type { SlotSpans } from './slot-spans';
 /** Differences of no meaning: what adding and taking away leaves behind. */
 const EPS = 1e-9;
 
+export type Overdrawn = { from: number; to: number; over: number };
+
 /** How much is left of something, by slot, in pieces that stay the same: people who are idle, kilograms of a cooler. */
 export class Profile {
   /** The first slot of each piece, one more for the end of all, and what is left there. */
@@ -43,11 +45,12 @@ export class Profile {
       if (left[i]! >= atLeast - EPS) out.push(at[i]!, Math.min(end, at[i + 1]!));
   }
 
-  /** The pieces in which less than nothing is left: the first slot of each, and how much less. */
-  overdrawn(): { slot: number; over: number }[] {
-    const pieces: { slot: number; over: number }[] = [];
+  /** The pieces in which less than nothing is left, and how much less. */
+  overdrawn(): Overdrawn[] {
+    const pieces: Overdrawn[] = [];
     for (let i = 0; i < this.count; i += 1)
-      if (this.left[i]! < -EPS) pieces.push({ slot: this.at[i]!, over: -this.left[i]! });
+      if (this.left[i]! < -EPS)
+        pieces.push({ from: this.at[i]!, to: this.at[i + 1]!, over: -this.left[i]! });
     return pieces;
   }
 

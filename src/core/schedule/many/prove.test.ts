@@ -4,7 +4,7 @@ import { smokehouse } from '../../testing/plan-instances';
 import { littleTask } from '../../testing/plan-little';
 import { eachAlone } from './bounds';
 import type { Found } from './draft';
-import { planBatches } from './index';
+import { planBatches, type PlanInput } from './index';
 import { makeProblem, SLOT_S } from './problem';
 import { Proof } from './prove';
 
@@ -19,21 +19,37 @@ function proven(proof: Proof, known: Found): Found {
   return best;
 }
 
-describe('a proof', () => {
-  test('property: by itself, with nothing known, it finds what trying everything finds', () => {
-    fc.assert(
-      fc.property(littleTask, (task) => {
-        const problem = makeProblem(task);
-        const proof = Proof.of(problem, eachAlone(problem));
-        const best = bestByTrying(task);
-        if (!proof) return void expect(best).toBeNull();
-        const found = proven(proof, NOTHING);
-        if (!best) return void expect(found.missing).toBe(1);
-        expect([found.cost, found.span * SLOT_S]).toEqual([best.lateS, best.spanS]);
-      }),
-      { seed: 21, numRuns: 300 },
-    );
+/** The same with the first step of the first batch somewhere for good. */
+const pinnedTask = fc
+  .tuple(littleTask, fc.integer({ min: 0, max: 4 }))
+  .map(([task, slot]): PlanInput => {
+    const { id, steps } = task.batches[0]!;
+    const uses = steps[0]!.uses.map((u) => u.anyOf[0]!);
+    const startS = task.nowS + slot * SLOT_S;
+    return { ...task, fixed: [{ batch: id, step: steps[0]!.id, startS, uses }] };
   });
+
+describe('a proof', () => {
+  test.each([
+    ['free to plan', littleTask],
+    ['one step pinned', pinnedTask],
+  ])(
+    'property: by itself, with nothing known, it finds what trying everything finds, %s',
+    (_, tasks) => {
+      fc.assert(
+        fc.property(tasks, (task) => {
+          const problem = makeProblem(task);
+          const proof = Proof.of(problem, eachAlone(problem));
+          const best = bestByTrying(task);
+          if (!proof) return void expect(best).toBeNull();
+          const found = proven(proof, NOTHING);
+          if (!best) return void expect(found.missing).toBe(1);
+          expect([found.cost, found.span * SLOT_S]).toEqual([best.lateS, best.spanS]);
+        }),
+        { seed: 21, numRuns: 500 },
+      );
+    },
+  );
 
   test('what is known and cannot be bettered stays, and the least cost is never above it', () => {
     const task = smokehouse(2, { batches: 4, days: 4, people: 3 });

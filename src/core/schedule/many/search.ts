@@ -1,9 +1,12 @@
 import type { Alone } from './bounds';
-import { Draft, endOf, isBetter, type Found } from './draft';
+import { Draft, endOf, isBetter, movesOf, type Found } from './draft';
 import { SLOT_S, type Problem } from './problem';
 import { Related } from './related';
 
-/** Orders to begin with: who is due first; who has least to spare; who weighs most for each hour. */
+/**
+ * Orders to begin with: where there was a plan before, first those who can stay where they were, and go round who cannot; who
+ * is due first; who has least to spare; who weighs most for each hour.
+ */
 export function firstOrders(problem: Problem, alone: Alone): number[][] {
   const { jobs } = problem;
   const length = (i: number) => jobs[i]!.steps.reduce((sum, s) => sum + s.slots, 0);
@@ -13,8 +16,15 @@ export function firstOrders(problem: Problem, alone: Alone): number[][] {
   };
   const by = (key: (i: number) => number) =>
     jobs.map((_, i) => i).sort((a, b) => key(a) - key(b) || a - b);
+  const hasBefore = jobs.some((j) => j.steps.some((s) => s.before));
+  const disturbed = (i: number) => {
+    const one = alone[i];
+    return one && movesOf(problem, i, one.placement) === 0 ? 0 : 1;
+  };
+  const due = by((i) => jobs[i]!.due);
   return [
-    by((i) => jobs[i]!.due),
+    ...(hasBefore ? [[...due].sort((a, b) => disturbed(a) - disturbed(b))] : []),
+    due,
     by(slack),
     by((i) => jobs[i]!.due - length(i)),
     by((i) => -jobs[i]!.weight / Math.max(1, length(i))),
