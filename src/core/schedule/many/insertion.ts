@@ -7,7 +7,7 @@ import { Starts, type Limit, type Without } from './starts';
 export type Ask = {
   /** Between plans that are as good: the earlier, the later, or whichever this says, 0 to 1. */
   tie?: () => number;
-  /** Any of the ends that cost least, as the tie says, not only those that are the shortest. */
+  /** Any of the ends that are least late, as the tie says, not only the shortest, and wherever it was before. */
   loose?: boolean;
   without?: Without;
   /** What is asked of its steps besides. */
@@ -116,7 +116,7 @@ export class Insertion {
       this.keepFollowing(job, k, starts.all, reach);
       if (reach.count === 0) return null;
     }
-    const moves = job.steps.filter((s) => s.before).length;
+    const moves = loose ? 0 : job.steps.filter((s) => s.before).length;
     this.keepCheapEnds(job, moves * this.problem.moveCostS);
     if (moves === 0) {
       const least = loose ? 0 : this.keepShortest(job);
@@ -125,7 +125,7 @@ export class Insertion {
       this.keepSpan(job, loose ? this.latest(job).spanSlots : least);
     }
     this.keepLeadingOn(job);
-    for (let k = 0; k < job.steps.length; k += 1) this.walk(job, k);
+    for (let k = 0; k < job.steps.length; k += 1) this.walk(job, k, moves > 0);
     return this.best(job, tie);
   }
 
@@ -224,11 +224,11 @@ export class Insertion {
   }
 
   /** For each start of step k, the best way to there. */
-  private walk(job: Job, k: number): void {
+  private walk(job: Job, k: number, stays: boolean): void {
     const stage = this.stages[k]!;
     const { starts, clear, reach, at, value, from } = stage;
     stage.count = reach.listInto(at);
-    const { before: was } = job.steps[k]!;
+    const was = stays ? job.steps[k]!.before : null;
     const joins = starts.joinsAny;
     const join = TIE / job.steps.length;
     const priceAt = (t: number): number => {

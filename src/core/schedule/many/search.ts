@@ -38,6 +38,8 @@ const COLD = 300;
 const WARM_S = 5 * 3600;
 /** How often a batch is put in at any of its cheapest ends while warm: what is the shortest stands in others' way. */
 const LOOSE = 0.8;
+/** The same where there was a plan before. */
+const LOOSE_AGAIN = 0.5;
 /** How often those that were taken out go back by their ready-by, and how often the last first. Chosen on seeded smokehouses. */
 const BY_DUE = 0.1;
 const REVERSED = 0.3;
@@ -108,7 +110,8 @@ function putBack(
   let cost = draft.costs.reduce((sum, c) => sum + c, 0);
   for (const i of order) cost += alone[i]?.cost ?? 0;
   for (const i of order) {
-    draft.put(i, { tie: random, loose: !isCold && random() < LOOSE });
+    const loosely = jobs[i]!.steps.some((s) => s.before) ? LOOSE_AGAIN : LOOSE;
+    draft.put(i, { tie: random, loose: !isCold && random() < loosely });
     cost += draft.costs[i]! - (alone[i]?.cost ?? 0);
     if (missing === 0 && cost > limit + 1) return null;
   }
