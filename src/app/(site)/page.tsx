@@ -130,14 +130,16 @@ export default async function FloorPage() {
         </Notice>
       ))}
       {overtaken.length > 0 && (
-        <Notice tone="wait">
-          The plan does not hold any more for{' '}
-          {overtaken.map((d) => `${d.head.recipe.name}, ${d.head.code}`).join('; ')}.{' '}
-          <Link href="/plan" className="underline">
-            A changed one is offered under Plan
-          </Link>
-          .
-        </Notice>
+        <div className="mb-4">
+          <Notice tone="wait">
+            The plan does not hold any more for{' '}
+            {overtaken.map((d) => `${d.head.recipe.name}, ${d.head.code}`).join('; ')}.{' '}
+            <Link href="/plan" className="underline">
+              A changed one is offered under Plan
+            </Link>
+            .
+          </Notice>
+        </div>
       )}
       <section aria-label="Batches: on hold first, then by what is due next">
         {cards([...held, ...running])}
