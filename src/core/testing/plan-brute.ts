@@ -2,10 +2,10 @@ import { planTroubles, type PlacedStep, type PlanBatch, type PlanInput } from '.
 
 const SLOT_S = 300;
 
-type Way = { steps: PlacedStep[]; lateS: number; spanS: number };
+export type Way = { steps: PlacedStep[]; lateS: number; spanS: number };
 
 /** Every way to place one batch by itself, as the rules allow it. */
-function waysOf(input: PlanInput, batch: PlanBatch): Way[] {
+export function waysOf(input: PlanInput, batch: PlanBatch): Way[] {
   const firstS = Math.ceil(input.nowS / SLOT_S) * SLOT_S;
   const lastS = input.nowS + input.horizonS;
   let open: PlacedStep[][] = [[]];
