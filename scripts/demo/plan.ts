@@ -32,7 +32,7 @@ export const thickRing: PlannedRecipe = (() => {
   };
 })();
 
-/** Ines works early, Tomas late, Maud on three days and on Sundays, so that no raw meat waits over a weekend; one day is off. */
+/** Ines works early, Tomas late, Maud on four days; somebody is there on Sundays, so that no raw meat waits; one day is off. */
 async function loadRoster(db: Db, nowS: number): Promise<void> {
   const people = await listPeople(db);
   const idOf = (name: string) => people.find((p) => p.name === name)!.id;
@@ -41,9 +41,9 @@ async function loadRoster(db: Db, nowS: number): Promise<void> {
     shift: { personId: idOf(name), days, from, to },
   });
   await changeRoster(db, shift('Ines Quill', [1, 2, 3, 4, 5, 6], '06:00', '14:30'));
-  await changeRoster(db, shift('Tomas Reed', [1, 2, 3, 4, 5, 6], '09:00', '18:00'));
+  await changeRoster(db, shift('Tomas Reed', [1, 2, 3, 4, 5, 6, 7], '09:00', '18:00'));
   await changeRoster(db, shift('Maud Harrow', [2, 3, 4], '07:00', '15:00'));
-  await changeRoster(db, shift('Maud Harrow', [7], '08:00', '14:00'));
+  await changeRoster(db, shift('Maud Harrow', [7], '07:00', '15:00'));
   const friday = DateTime.fromSeconds(nowS, { zone: TIME_ZONE })
     .plus({ weeks: 2 })
     .set({ weekday: 5 });
