@@ -1,12 +1,6 @@
-import {
-  planBatches,
-  type BatchPlan,
-  type FixedStep,
-  type PlacedStep,
-  type PlanInput,
-} from '../src/core';
+import { planBatches, type BatchPlan, type PlacedStep, type PlanInput } from '../src/core';
 import { planTroubles } from '../src/core/schedule/many';
-import { smokehouse } from '../src/core/testing/plan-instances';
+import { asFixed, smokehouse } from '../src/core/testing/plan-instances';
 
 const HOUR_S = 3600;
 const MOST = { timeMs: 1e9 };
@@ -19,14 +13,6 @@ const timed = <T>(work: () => T): { made: T; ms: number } => {
   const made = work();
   return { made, ms: Math.round(performance.now() - begun) };
 };
-
-const asFixed = (steps: readonly PlacedStep[]): FixedStep[] =>
-  steps.map((s) => ({
-    batch: s.batch,
-    step: s.step,
-    startS: s.startS,
-    uses: s.uses.map((u) => u.resource),
-  }));
 
 /** Batches one after the other as they were wished, each put in as well as what is left allows: a list on the wall. */
 function firstCome(input: PlanInput): number {

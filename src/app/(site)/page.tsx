@@ -118,19 +118,19 @@ export default async function FloorPage() {
       {(members.length > 0 || sheets.size > 0) && (
         <AlarmStrip groups={alarmGroups(members)} due={due} />
       )}
-      {[
-        ...unjudged.map((u) => ({ head: u.head, why: u.message })),
-        ...members.flatMap((m) => (m.failed ? [{ head: m.dossier.head, why: m.failed }] : [])),
-      ].map(({ head, why }) => (
-        <Notice key={head.id} tone="bad">
-          <Link href={`/batches/${head.id}`} className="underline">
-            {head.recipe.name}, {head.code}
-          </Link>{' '}
-          could not be worked out: {why}. Its record is kept; look at its log.
-        </Notice>
-      ))}
-      {overtaken.length > 0 && (
-        <div className="mb-4">
+      <div className="mb-4 space-y-2 empty:hidden">
+        {[
+          ...unjudged.map((u) => ({ head: u.head, why: u.message })),
+          ...members.flatMap((m) => (m.failed ? [{ head: m.dossier.head, why: m.failed }] : [])),
+        ].map(({ head, why }) => (
+          <Notice key={head.id} tone="bad">
+            <Link href={`/batches/${head.id}`} className="underline">
+              {head.recipe.name}, {head.code}
+            </Link>{' '}
+            could not be worked out: {why}. Its record is kept; look at its log.
+          </Notice>
+        ))}
+        {overtaken.length > 0 && (
           <Notice tone="wait">
             The plan does not hold any more for{' '}
             {overtaken.map((d) => `${d.head.recipe.name}, ${d.head.code}`).join('; ')}.{' '}
@@ -139,8 +139,8 @@ export default async function FloorPage() {
             </Link>
             .
           </Notice>
-        </div>
-      )}
+        )}
+      </div>
       <section aria-label="Batches: on hold first, then by what is due next">
         {cards([...held, ...running])}
       </section>

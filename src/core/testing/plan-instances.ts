@@ -1,5 +1,5 @@
 import { randomFrom } from '../random';
-import type { PlanBatch, PlanInput, PlanStep } from '../schedule/many';
+import type { FixedStep, PlacedStep, PlanBatch, PlanInput, PlanStep } from '../schedule/many';
 
 const MIN = 60;
 const HOUR = 3600;
@@ -73,3 +73,12 @@ export function smokehouse(seed: number, { batches, days, people, houses = 2 }: 
     limits: { timeMs: 2000, seed },
   };
 }
+
+/** Steps of a plan as such that stay where they are. */
+export const asFixed = (steps: readonly PlacedStep[]): FixedStep[] =>
+  steps.map((s) => ({
+    batch: s.batch,
+    step: s.step,
+    startS: s.startS,
+    uses: s.uses.map((u) => u.resource),
+  }));

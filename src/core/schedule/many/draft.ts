@@ -1,6 +1,7 @@
 import { Insertion, type Ask } from './insertion';
 import { Occupancy, type Placement } from './occupancy';
 import { SLOT_S, type Problem } from './problem';
+import type { PlacedStep } from './types';
 
 /** A plan: where each job is, null where it has no place, and what it comes to. */
 export type Found = {
@@ -45,10 +46,26 @@ export function movesOf(problem: Problem, i: number, p: Placement): number {
 const costOf = (problem: Problem, i: number, p: Placement): number =>
   latenessOf(problem, i, p) * problem.jobs[i]!.weight + movesOf(problem, i, p) * problem.moveCostS;
 
+/** The steps of a job where it has a place, by the clock. */
+export function placedSteps(problem: Problem, i: number, p: Placement): PlacedStep[] {
+  const at = (slot: number) => problem.baseS + slot * SLOT_S;
+  const { id, steps } = problem.jobs[i]!;
+  return steps.map((step, k) => ({
+    batch: id,
+    step: step.id,
+    startS: at(p.starts[k]!),
+    endS: at(p.starts[k]! + step.slots),
+    uses: (step.choices[p.choices[k]!]?.takes ?? []).map((t) => ({
+      resource: problem.resources[t.resource]!.id,
+      amount: t.amount,
+    })),
+  }));
+}
+
 /** A plan in the making: who is placed, and what is left of everything. */
 export class Draft {
-  readonly taken: Occupancy;
-  readonly insertion: Insertion;
+  private readonly taken: Occupancy;
+  private readonly insertion: Insertion;
   readonly placements: (Placement | null)[];
   /** Of each job that has a place: what it costs, and how long it is on the way. */
   readonly costs: Float64Array;
@@ -100,8 +117,8 @@ export class Draft {
 }
 
 /** Puts the batches in one after the other, in an order. */
-export function inOrder(problem: Problem, order: readonly number[], ask: Ask = {}): Found {
+export function inOrder(problem: Problem, order: readonly number[]): Found {
   const draft = new Draft(problem);
-  for (const i of order) draft.put(i, ask);
+  for (const i of order) draft.put(i, {});
   return draft.found;
 }

@@ -1,25 +1,13 @@
 import fc from 'fast-check';
+import { asFixed } from '../../testing/plan-instances';
 import { bestByTrying, waysOf, type Way } from '../../testing/plan-brute';
 import { littleTask } from '../../testing/plan-little';
-import {
-  planBatches,
-  planTroubles,
-  type FixedStep,
-  type PlacedStep,
-  type PlanInput,
-} from './index';
+import { planBatches, planTroubles, type PlacedStep, type PlanInput } from './index';
+import { placedSteps } from './draft';
 import { Insertion, type Inserted } from './insertion';
 import { Occupancy } from './occupancy';
 import { makeProblem, SLOT_S, type Problem } from './problem';
 import type { Limit } from './starts';
-
-const asFixed = (steps: readonly PlacedStep[]): FixedStep[] =>
-  steps.map((s) => ({
-    batch: s.batch,
-    step: s.step,
-    startS: s.startS,
-    uses: s.uses.map((u) => u.resource),
-  }));
 
 /** A task in which all but one batch stay where a plan has them, and that one's number; null where it has none planned. */
 function allButOne(task: PlanInput, which: number): { task: PlanInput; i: number } | null {
@@ -30,18 +18,8 @@ function allButOne(task: PlanInput, which: number): { task: PlanInput; i: number
   return { task: { ...task, fixed: asFixed(others) }, i };
 }
 
-const stepsOf = (problem: Problem, i: number, { placement }: Inserted): PlacedStep[] =>
-  problem.jobs[i]!.steps.map((s, k) => {
-    const startS = problem.baseS + placement.starts[k]! * SLOT_S;
-    const takes = s.choices[placement.choices[k]!]!.takes;
-    return {
-      batch: problem.jobs[i]!.id,
-      step: s.id,
-      startS,
-      endS: startS + s.slots * SLOT_S,
-      uses: takes.map((t) => ({ resource: problem.resources[t.resource]!.id, amount: t.amount })),
-    };
-  });
+const stepsOf = (problem: Problem, i: number, { placement }: Inserted) =>
+  placedSteps(problem, i, placement);
 
 const put = (problem: Problem, i: number, ask = {}) =>
   new Insertion(problem, new Occupancy(problem)).insert(i, ask);

@@ -1,12 +1,12 @@
 import { randomFrom } from '../../random';
 import { eachAlone, lowerBound, type Alone } from './bounds';
+import { inOrder, isBetter, latenessOf, movesOf, placedSteps, type Found } from './draft';
 import { Insertion, type Inserted } from './insertion';
 import { Occupancy, type Placement } from './occupancy';
-import type { Without } from './starts';
 import { makeProblem, SLOT_S, type Problem } from './problem';
 import { Proof } from './prove';
-import { inOrder, isBetter, latenessOf, movesOf, type Found } from './draft';
 import { firstOrders, search } from './search';
+import type { Without } from './starts';
 import type { BatchPlan, PlacedStep, PlanInput, WaitsFor } from './types';
 
 /** So often somebody is told how far it has come. */
@@ -15,27 +15,6 @@ const PROGRESS_ROUNDS = 16;
 const LOOKS = 4;
 /** So many rounds are made at least, also once it is proven: of plans that are as good one may light fewer fires. */
 const POLISHED = 200;
-
-function stepsOf(problem: Problem, found: Found): PlacedStep[] {
-  const at = (slot: number) => problem.baseS + slot * SLOT_S;
-  return problem.jobs.flatMap((job, i) => {
-    const p = found.placements[i];
-    if (!p) return [];
-    return job.steps.map((step, k): PlacedStep => {
-      const takes = step.choices[p.choices[k]!]?.takes ?? [];
-      return {
-        batch: job.id,
-        step: step.id,
-        startS: at(p.starts[k]!),
-        endS: at(p.starts[k]! + step.slots),
-        uses: takes.map((t) => ({
-          resource: problem.resources[t.resource]!.id,
-          amount: t.amount,
-        })),
-      };
-    });
-  });
-}
 
 /** What a late batch waits for: that of which more would help it most, with everybody else where they are. */
 function reasons(
@@ -134,7 +113,6 @@ export function* planning(
     round,
   });
   const [first, ...others] = firstOrders(problem, alone);
-  const proof = Proof.of(problem, alone);
   let found = inOrder(problem, first!);
   let stop = (yield stand(found, 0)) === true;
   for (const order of others) {
@@ -143,6 +121,7 @@ export function* planning(
     if (isBetter(next, found)) found = next;
     stop = (yield stand(found, 0)) === true;
   }
+  const proof = stop || isOver() ? null : Proof.of(problem, alone);
   for (const { round, best } of stop || isOver() ? [] : search(problem, found, alone, random)) {
     if (isBetter(best, found)) found = best;
     if (round > (limits.rounds ?? Infinity) || isOver() || isBest(found)) break;
@@ -175,7 +154,7 @@ function planOf(problem: Problem, found: Found, bound: number, proven: boolean):
   const unplaced = problem.jobs.flatMap((j, i) => (found.placements[i] ? [] : [j.id]));
   return {
     status: unplaced.length === 0 ? 'ok' : 'infeasible',
-    steps: stepsOf(problem, found),
+    steps: found.placements.flatMap((p, i) => (p ? placedSteps(problem, i, p) : [])),
     unplaced,
     weightedLatenessS: sumOf((i, p) => latenessOf(problem, i, p) * problem.jobs[i]!.weight),
     spanS: found.span * SLOT_S,

@@ -1,6 +1,6 @@
 import type { Alone } from './bounds';
 import { conflictIn, type Conflict, type Party } from './conflicts';
-import type { Found } from './draft';
+import { isBetter, type Found } from './draft';
 import { Insertion } from './insertion';
 import { Occupancy, type Placement } from './occupancy';
 import type { Problem, Step } from './problem';
@@ -25,7 +25,6 @@ const MOST_JOBS = 12;
 const MOST_PARTS = 200_000;
 /** A slot after all others. */
 const LATEST = 1e9;
-const EPS = 1e-6;
 const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
 const samePair = (p: Pair, { resource, parties }: Conflict) =>
   parties.length === 2 &&
@@ -145,9 +144,7 @@ export class Proof {
   }
 
   private isWorthy({ cost, span }: Part, known: Found): boolean {
-    return (
-      known.missing > 0 || cost < known.cost - EPS || (cost < known.cost + EPS && span < known.span)
-    );
+    return isBetter({ placements: [], cost, span, fires: known.fires, missing: 0 }, known);
   }
 
   /** A part with more asked of some of its jobs; null where one of them has no place then. */
