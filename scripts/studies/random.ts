@@ -1,5 +1,2 @@
-export { randomFrom } from '../../src/core';
-
-/** Even steps of a normal spread around 0, of standard deviation 1. */
-export const normalFrom = (random: () => number) => () =>
-  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+/** Randomness that a seed decides: a study that cannot be repeated proves nothing. */
+export { normalFrom, randomFrom } from '../../src/core';

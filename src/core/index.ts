@@ -1,6 +1,6 @@
 /** Contents of the core: what the rest of the application may count on. */
 export { QuantityError } from './guard';
-export { randomFrom } from './random';
+export { normalFrom, randomFrom } from './random';
 export {
   bandPlace,
   doseCure,
@@ -106,7 +106,38 @@ export {
 } from './formula/schools/questions';
 export { applySchool, offeredSchools } from './formula/schools/apply-school';
 export * from './route';
-export { forecastPh } from './fermentation/ph-forecast';
+export { finalPh } from './fermentation/final-ph';
+export {
+  CULTURE_TEMPOS,
+  hoursTo,
+  phAfter,
+  requireCulture,
+  workRate,
+  type CultureCourse,
+  type CultureTempo,
+} from './fermentation/culture';
+export { USUAL_CULTURES } from './fermentation/tables/cultures';
+export {
+  forecastPh,
+  meatLagS,
+  type PhForecast,
+  type PhForecastInput,
+  type PhTarget,
+} from './fermentation/forecast-ph';
+export { learnedCulture } from './fermentation/learned-culture';
+export type { PhFitted, PhReading } from './fermentation/fit-ph';
+export { degreeHoursAhead, type DegreeHoursAhead } from './fermentation/degree-hours-ahead';
+export { coolUntil, type Cooled } from './fermentation/cool-until';
+export { estimateAw } from './drying/water-activity';
+export type { DryingAir, DryingFactors, DryingPiece } from './drying/piece';
+export {
+  simulateDrying,
+  type DryingCourse,
+  type DryingInput,
+  type DryingSample,
+} from './drying/simulate-drying';
+export { forecastLoss, type LossForecast, type LossForecastInput } from './drying/forecast-loss';
+export type { DryingPrior, PieceWeighing } from './drying/fit-loss';
 export { degreeHourLimit, degreeHours } from './fermentation/degree-hours';
 export { CURE_WORDS } from './formats/ingredients/volume-weights';
 export {

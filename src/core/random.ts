@@ -8,3 +8,7 @@ export function randomFrom(seed: number): () => number {
     return ((x ^ (x >>> 14)) >>> 0) / 4294967296;
   };
 }
+
+/** Numbers of the standard normal spread. @source Box & Muller (1958) */
+export const normalFrom = (random: () => number) => () =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());

@@ -1,9 +1,9 @@
 /**
- * Inverse of a small symmetric positive definite matrix, by Cholesky.
+ * Lower triangle L of a small symmetric positive definite matrix, a = L·Lᵀ.
  * @param a n rows of n; only read
- * @returns the inverse, or null when the matrix is not positive definite
+ * @returns n rows of n, or null when the matrix is not positive definite
  */
-export function invertSpd(a: readonly (readonly number[])[]): number[][] | null {
+export function cholesky(a: readonly (readonly number[])[]): number[][] | null {
   const n = a.length;
   const l = a.map((row) => row.map(() => 0));
   for (let i = 0; i < n; i += 1)
@@ -13,6 +13,18 @@ export function invertSpd(a: readonly (readonly number[])[]): number[][] | null 
       if (i === j && !(sum > 0)) return null;
       l[i]![j] = i === j ? Math.sqrt(sum) : sum / l[j]![j]!;
     }
+  return l;
+}
+
+/**
+ * Inverse of a small symmetric positive definite matrix, by Cholesky.
+ * @param a n rows of n; only read
+ * @returns the inverse, or null when the matrix is not positive definite
+ */
+export function invertSpd(a: readonly (readonly number[])[]): number[][] | null {
+  const l = cholesky(a);
+  if (!l) return null;
+  const n = a.length;
   const inverse = a.map((row) => row.map(() => 0));
   for (let c = 0; c < n; c += 1) {
     const y = new Array<number>(n).fill(0);

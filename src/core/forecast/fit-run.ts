@@ -147,7 +147,7 @@ export function fitRun(input: ForecastInput): FittedRun {
     covariance: (fit?.covariance ?? []).map((row) =>
       row.map((v) => v * Math.max(1, fit!.meanSquare)),
     ),
-    error: { ...error, sdC: error.sdC * Math.sqrt(Math.max(1, fit?.meanSquare ?? 1)) },
+    error: { ...error, sd: error.sd * Math.sqrt(Math.max(1, fit?.meanSquare ?? 1)) },
     known: misses.length > 0 ? known : { ...known, tS: nowS },
     explained: fit !== null && !(missC !== null && missC > UNEXPLAINED_C),
     airRead: air,
@@ -182,5 +182,5 @@ function houseLag(air: Binned, first: HeatStage): number {
 /** The model's own error for a piece: a thick one hides a change at its surface for longer. */
 function errorOf(product: HeatProduct): ModelError {
   const radiusM = product.diameterMm / 2000;
-  return { sdC: MODEL_MISS_C, memoryS: radiusM ** 2 / (ROOT2 * DIFFUSIVITY_M2_S) };
+  return { sd: MODEL_MISS_C, memoryS: radiusM ** 2 / (ROOT2 * DIFFUSIVITY_M2_S) };
 }

@@ -70,7 +70,7 @@ function aheadOf(fitted: FittedRun, target: Target): Forecast {
     runModel(run, factorsOf(t), [], target, {
       ...AS_EXPECTED,
       ...change,
-      coreC: coreC - miss.meanC,
+      coreC: coreC - miss.mean,
     });
   const at: Finish = (change) => runOf(change).finishS;
   const middle = runOf({});
@@ -93,7 +93,7 @@ function aheadOf(fitted: FittedRun, target: Target): Forecast {
       (sign) => at({ laterAirC: sign * spread.laterC, laterLnH: sign * LATER_LN_H }),
       finishS,
     ),
-    sidesOf((sign) => at({ coreC: sign * Math.sqrt(miss.varianceC2) }), finishS),
+    sidesOf((sign) => at({ coreC: sign * Math.sqrt(miss.variance) }), finishS),
   ]);
   const p50S = Math.max(run.nowS, finishS);
   return {

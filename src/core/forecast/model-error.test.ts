@@ -2,12 +2,12 @@ import fc from 'fast-check';
 import { invertSpd } from './cholesky';
 import { missAt, surprises } from './model-error';
 
-const ERROR = { sdC: 0.5, memoryS: 1200 };
+const ERROR = { sd: 0.5, memoryS: 1200 };
 const course = fc.array(
   fc.record({
     dt: fc.integer({ min: 10, max: 2000 }),
-    missC: fc.double({ min: -3, max: 3, noNaN: true }),
-    noiseC: fc.double({ min: 0.05, max: 0.5, noNaN: true }),
+    miss: fc.double({ min: -3, max: 3, noNaN: true }),
+    noise: fc.double({ min: 0.05, max: 0.5, noNaN: true }),
   }),
   { minLength: 1, maxLength: 12 },
 );
@@ -17,12 +17,12 @@ test('property: squares add up to the exact weighted square with the whole covar
     fc.property(course, (steps) => {
       let t = 0;
       const times = steps.map((s) => (t += s.dt));
-      const misses = Float64Array.from(steps, (s) => s.missC);
+      const misses = Float64Array.from(steps, (s) => s.miss);
       const covariance = times.map((a, i) =>
         times.map(
           (b, j) =>
-            ERROR.sdC ** 2 * Math.exp(-Math.abs(a - b) / ERROR.memoryS) +
-            (i === j ? steps[i]!.noiseC ** 2 : 0),
+            ERROR.sd ** 2 * Math.exp(-Math.abs(a - b) / ERROR.memoryS) +
+            (i === j ? steps[i]!.noise ** 2 : 0),
         ),
       );
       const inverse = invertSpd(covariance)!;
@@ -31,7 +31,7 @@ test('property: squares add up to the exact weighted square with the whole covar
       const { surprise } = surprises(
         misses,
         times,
-        steps.map((s) => s.noiseC),
+        steps.map((s) => s.noise),
         ERROR,
       );
       expect(surprise.reduce((sum, v) => sum + v * v, 0)).toBeCloseTo(exact, 6);
@@ -49,14 +49,14 @@ test('a miss that stays is no surprise any more, and one that is known is forgot
     ERROR,
   );
   expect(Math.abs(surprise[29]!)).toBeLessThan(0.3 * surprise[0]!);
-  expect(known.meanC).toBeGreaterThan(0.5);
+  expect(known.mean).toBeGreaterThan(0.5);
   const later = missAt(known, known.tS + 3 * ERROR.memoryS, ERROR);
-  expect(later.meanC).toBeCloseTo(known.meanC * Math.exp(-3), 9);
-  expect(later.varianceC2).toBeGreaterThan(0.9 * ERROR.sdC ** 2);
+  expect(later.mean).toBeCloseTo(known.mean * Math.exp(-3), 9);
+  expect(later.variance).toBeGreaterThan(0.9 * ERROR.sd ** 2);
 });
 
 test('nothing missed, nothing known', () => {
   const { surprise, known } = surprises(new Float64Array(0), [], [], ERROR);
   expect(surprise).toHaveLength(0);
-  expect(known).toMatchObject({ meanC: 0, varianceC2: 0.25 });
+  expect(known).toMatchObject({ mean: 0, variance: 0.25 });
 });

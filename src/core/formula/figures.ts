@@ -1,4 +1,4 @@
-import { forecastPh } from '../fermentation/ph-forecast';
+import { finalPh } from '../fermentation/final-ph';
 import { compose, yieldOf, type Composition } from './compose';
 import { allergensOf, declareIngredients, type DeclaredIngredient } from './declaration';
 import { acceleratorPpm, type Addition, type Allergen, type Recipe } from './recipe';
@@ -131,7 +131,7 @@ export function recipeFigures(recipe: Recipe, casingMPerKg = 0): RecipeFigures {
     sugarGPerKg: ofKind(recipe, 'sugar') * 1000,
     dextroseGPerKg,
     finalPh: recipe.fermentation
-      ? forecastPh({ dextroseGPerKg, floorPh: recipe.fermentation.floorPh })
+      ? finalPh({ dextroseGPerKg, floorPh: recipe.fermentation.floorPh })
       : null,
     yieldFraction: yieldOf(recipe),
     ...cost(recipe, composed, casingMPerKg),

@@ -16,7 +16,8 @@ const MASS_RATIO = 0.622;
 const AIR_CP_J_KG_K = 1006;
 /** Lewis number of water vapour in air to the power 2/3. @source Incropera & DeWitt, Le = 0.85 */
 const LEWIS = 0.9;
-const PER_FILM = MASS_RATIO / (AIR_CP_J_KG_K * SEA_LEVEL_PA * LEWIS);
+/** Water that a film carries by the Lewis analogy, kg/(s·m²·Pa) for each W/(m²·K). */
+export const PER_FILM = MASS_RATIO / (AIR_CP_J_KG_K * SEA_LEVEL_PA * LEWIS);
 
 /** Latent heat of water, J/kg. @source linear fit of steam tables, 0 to 100 °C, within 0.3 % */
 export const latentJKg = (tempC: number) => 2.501e6 - 2361 * tempC;

@@ -53,3 +53,16 @@ export function slabMiddle(biot: number): (fourier: number) => number {
   });
   return (fourier) => terms.reduce((sum, t) => sum + t.c * Math.exp(-t.m * t.m * fourier), 0);
 }
+
+/**
+ * Mean share of the first difference that is left in an infinite cylinder with a resistance at its surface:
+ * `θ = Σ 4·Bi² / (ζ²·(ζ² + Bi²)) · exp(−ζ²·Fo)`.
+ * @source Crank (1975), The Mathematics of Diffusion, eq. 5.49
+ */
+export function cylinderMean(biot: number): (fourier: number) => number {
+  const terms = roots(biot, 10).map((z) => ({
+    z,
+    c: (4 * biot ** 2) / (z ** 2 * (z ** 2 + biot ** 2)),
+  }));
+  return (fourier) => terms.reduce((sum, t) => sum + t.c * Math.exp(-t.z * t.z * fourier), 0);
+}

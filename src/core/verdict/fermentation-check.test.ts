@@ -2,7 +2,7 @@ import { foldBatch } from '../logbook/fold';
 import { entriesOf, type Line } from '../testing/batch';
 import { fermentedRecipe, testRules } from '../testing/recipe';
 import { degreeHourLimit, degreeHours } from '../fermentation/degree-hours';
-import { forecastPh } from '../fermentation/ph-forecast';
+import { finalPh } from '../fermentation/final-ph';
 import type { Case } from './check';
 import { judge } from './judge';
 
@@ -89,7 +89,7 @@ test.each([
   [6, 5.2],
   [30, 4.6],
 ])('%d g/kg of dextrose: pH %d', (dextroseGPerKg, expected) =>
-  expect(forecastPh({ dextroseGPerKg, floorPh: 4.6 })).toBeCloseTo(expected, 9),
+  expect(finalPh({ dextroseGPerKg, floorPh: 4.6 })).toBeCloseTo(expected, 9),
 );
 test('refuses sugar below 0', () =>
-  expect(() => forecastPh({ dextroseGPerKg: -1, floorPh: 4.6 })).toThrow(/dextroseGPerKg/));
+  expect(() => finalPh({ dextroseGPerKg: -1, floorPh: 4.6 })).toThrow(/dextroseGPerKg/));

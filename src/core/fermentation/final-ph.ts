@@ -11,9 +11,9 @@ const FALL_PER_G_KG = 0.1;
  * @throws RangeError naming the field that is out of its interval
  * A forecast, not a measurement: meat buffers differ by about ± 0.2 pH.
  * @source customary dosing of starter cultures: 1 g/kg of dextrose lowers the pH by about 0.1
- * @example forecastPh({ dextroseGPerKg: 6, floorPh: 4.6 }) // 5.2
+ * @example finalPh({ dextroseGPerKg: 6, floorPh: 4.6 }) // 5.2
  */
-export function forecastPh(input: {
+export function finalPh(input: {
   dextroseGPerKg: number;
   floorPh: number;
   startPh?: number;
