@@ -15,6 +15,7 @@ const ORDER = [
   'making',
   'stuffing',
   'batches',
+  'ripening',
   'houses',
   'reach',
   'plan',

@@ -17,6 +17,7 @@ export const WHO_MAY: Record<string, readonly Identity[]> = {
   'page /batches/[id]/after': PEOPLE,
   'page /batches/[id]/house': PEOPLE,
   'page /batches/[id]/log': PEOPLE,
+  'page /batches/[id]/ripening': PEOPLE,
   'page /batches/[id]/stuffing': PEOPLE,
   'page /batches/[id]/verdict': PEOPLE,
   'page /batches/new': WORKERS,

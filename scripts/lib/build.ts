@@ -35,7 +35,7 @@ function builtFiles(): string[] {
 
 /** Programs of the server's threads and of the device's service worker, each one file that needs nothing beside it. */
 function buildThreads(): void {
-  for (const name of ['forecast', 'judge', 'files'])
+  for (const name of ['forecast', 'judge', 'files', 'ripening'])
     buildSync({
       entryPoints: [path.join(ROOT, `src/workers/${name}/${name}.worker.ts`)],
       outfile: path.join(ROOT, `.next/jolly/${name}.worker.mjs`),

@@ -106,39 +106,9 @@ export {
 } from './formula/schools/questions';
 export { applySchool, offeredSchools } from './formula/schools/apply-school';
 export * from './route';
-export { finalPh } from './fermentation/final-ph';
-export {
-  CULTURE_TEMPOS,
-  hoursTo,
-  phAfter,
-  requireCulture,
-  workRate,
-  type CultureCourse,
-  type CultureTempo,
-} from './fermentation/culture';
-export { USUAL_CULTURES } from './fermentation/tables/cultures';
-export {
-  forecastPh,
-  meatLagS,
-  type PhForecast,
-  type PhForecastInput,
-  type PhTarget,
-} from './fermentation/forecast-ph';
-export { learnedCulture } from './fermentation/learned-culture';
-export type { PhFitted, PhReading } from './fermentation/fit-ph';
-export { degreeHoursAhead, type DegreeHoursAhead } from './fermentation/degree-hours-ahead';
-export { coolUntil, type Cooled } from './fermentation/cool-until';
-export { estimateAw } from './drying/water-activity';
-export type { DryingAir, DryingFactors, DryingPiece } from './drying/piece';
-export {
-  simulateDrying,
-  type DryingCourse,
-  type DryingInput,
-  type DryingSample,
-} from './drying/simulate-drying';
-export { forecastLoss, type LossForecast, type LossForecastInput } from './drying/forecast-loss';
-export type { DryingPrior, PieceWeighing } from './drying/fit-loss';
-export { degreeHourLimit, degreeHours } from './fermentation/degree-hours';
+export * from './fermentation';
+export * from './drying';
+export * from './ripening';
 export { CURE_WORDS } from './formats/ingredients/volume-weights';
 export {
   parseIngredientList,
@@ -196,6 +166,7 @@ export { followRecord, type Standing, type Way, type WayPiece } from './schedule
 export { passedSteps, recipeOfRun } from './schedule/passed';
 export { workingSpans, type Span, type WorkingHours } from './schedule/working-hours';
 export {
+  type FermentationRule,
   doseLimits,
   floorRuleOf,
   sheetLimits,
@@ -259,6 +230,7 @@ export {
   type AlarmRank,
   type PlaceKnown,
 } from './house/alarms/alarm';
+export type { FermentKnown } from './house/alarms/ferment-known';
 export { spreadOf } from './house/alarms/place';
 export { alarmsOf } from './house/alarms/alarms';
 export { alarmChanges, type AlarmChanges } from './house/alarms/changes';
@@ -304,7 +276,7 @@ export { longestGrowth } from './verdict/come-up-check';
 export { piecesLethality } from './verdict/lethality-check';
 export { owedHoldS, unweighedLines, weighedAcceleratorPpm } from './verdict/weighed-basis';
 export { judgeLethality, stillNeededS } from './verdict/lethality-way';
-export { phReachedS } from './verdict/fermentation-check';
+export { creditedPh, fermentStart, isCheckedPh, phReachedS } from './verdict/ferment-view';
 export { checkDrying, lossesOf, type PieceLoss } from './verdict/drying-check';
 export { checkParasites, openLotsOf, porkLines } from './verdict/parasite-check';
 export { servingDueS } from './verdict/serving-check';

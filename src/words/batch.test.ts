@@ -242,6 +242,13 @@ test.each(Object.keys(ALARM_WORDS) as AlarmCode[])('an alarm says what to do: %s
       'spreadC',
       'coldC',
       'hotC',
+      'ph',
+      'targetPh',
+      'atS',
+      'coolC',
+      'untilS',
+      'degreeHours',
+      'limit',
     ].map((k) => [k, 1800]),
   );
   const words = alarmWords(code, figures, show);

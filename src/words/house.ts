@@ -1,4 +1,5 @@
 import type { AlarmCode, AlarmRank, HouseKind, NoCredit, RunEvent, StagePlace } from '@/core';
+import { degreeHourWords } from './degree-hours';
 import type { Show } from './show';
 
 export const EVENT_WORDS: Record<RunEvent, string> = {
@@ -56,6 +57,9 @@ export const ALARM_WORDS: Record<AlarmCode, string> = {
   above_ceiling: 'Above its ceiling',
   corners_apart: 'Rotate the sticks',
   bath_oil: 'Oil on the bath',
+  ph_coming: 'The pH comes',
+  ph_past: 'Sourer than asked',
+  degree_hours_close: 'Degree-hours are running out',
 };
 
 export const RANK_WORDS: Record<AlarmRank, string> = {
@@ -125,6 +129,16 @@ const SAY: Record<AlarmCode, Say> = {
     `${s.tempStep(f.spreadC!)} between ${cornerWords(f, 'hot', 'the hottest')} (${s.temp(f.hotC!)}) and ${cornerWords(f, 'cold', 'the coldest corner')} (${s.temp(f.coldC!)}). Rotate, and keep a probe where it is coldest.`,
   bath_oil: (f, s) =>
     `${f.much ? 'Much oil' : 'A film of oil'} on the water since ${s.time(f.sinceS!)}: fat runs out. Cool one piece and slice it: a cap of fat or jelly means that the batter broke. Turn the bath down.`,
+  ph_coming: (f, s) =>
+    `pH ${s.number(f.ph!, 2)} about ${s.clock(f.atS!)}${f.alone ? ', when nobody is there' : ''}. ${
+      f.coolC === undefined
+        ? 'Read the meter, and be there for it.'
+        : `Come, or set the chamber to ${s.temp(f.coolC)} now: then it waits until ${s.clock(f.untilS!)}.`
+    }`,
+  ph_past: (f, s) =>
+    `pH ${s.number(f.ph!, 2)}, ${s.number(f.targetPh!, 2)} was asked for. End the ferment now: cool it, or go on to the heat.`,
+  degree_hours_close: (f, s) =>
+    `${degreeHourWords(f.degreeHours!, s)} of ${degreeHourWords(f.limit!, s)}${f.limitS === undefined ? '' : `, all of them ${s.clock(f.limitS)}`}, and the pH is not shown. Read the meter; past the limit the batch is on hold.`,
   misses_ready_by: (f, s) =>
     `Forecast for ${s.time(f.readyS!)}, wanted by ${s.time(f.dueS!)}: ${s.duration(f.lateS!)} late. Raise humidity first, then heat, or tell who waits.`,
 };

@@ -3,7 +3,7 @@ import path from 'node:path';
 import type { Tinypool } from 'tinypool';
 
 /** Programs that the build makes for the server's threads; see scripts/lib/build. */
-export type ThreadProgram = 'forecast' | 'judge' | 'files';
+export type ThreadProgram = 'forecast' | 'judge' | 'files' | 'ripening';
 
 /** Who asks: people who wait for a page, and the watch, which must not stand in their way. */
 export type Asker = 'page' | 'watch';

@@ -131,7 +131,7 @@ export class MoistCylinder {
       this.factors.outside * openBy * this.openWm2K * PER_FILM * saturationPa(airC) * around;
     const half = radius - (this.radii[SHELLS - 1]! + radius) / 2;
     let rimX = this.rimX;
-    let line = { perX: 0, fixed: 0, rim: (_: number) => rimX };
+    let line = { perX: 0, fixed: 0, rim: (x: number) => x };
     for (let round = 0; round < ROUNDS; round += 1) {
       const d = diffusivity((rimX + outerX) / 2, warm, this.of, this.factors);
       const inner = (around * d * this.solidsIn(SHELLS - 1)) / half;

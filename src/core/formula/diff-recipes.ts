@@ -50,6 +50,7 @@ const UNITS: Record<string, FactUnit> = {
   permeability: 'share',
   targetPh: 'ph',
   floorPh: 'ph',
+  ph: 'ph',
   writtenG: 'g',
 };
 

@@ -31,6 +31,8 @@ export type StageEnds = {
   logs?: number;
   /** Weight lost since the run began, 0-1. */
   lossFraction?: number;
+  /** pH of the batch, as its fermentation shows it. */
+  ph?: number;
   /** Surface dry and tacky: a check by hand. */
   dry?: boolean;
 };

@@ -1,6 +1,6 @@
 import { runProgram, runStages } from '../house/run/run-stage';
 import { check, type Case, type Check, type Figure } from './check';
-import { phReachedS } from './fermentation-check';
+import { phReachedS } from './ferment-view';
 import { growthOf, type Growth } from './growth';
 import { logsOf } from './surroundings';
 import { houseView, houseWindow } from './windows';

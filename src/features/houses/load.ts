@@ -4,6 +4,7 @@ import {
   type Alarm,
   type AlarmCode,
   type AlarmState,
+  type FermentKnown,
   type PlaceKnown,
   type StageProgress,
 } from '@/core';
@@ -17,6 +18,7 @@ import { forecastOf } from './forecast-cache';
 import { placeKnown } from './place-known';
 import { isAt } from './program';
 import { stageEvidence } from './stage-evidence';
+import { fermentAhead, type FermentAhead } from '@/features/ripening/service';
 
 /** An alarm of a batch with the key under which the record knows it, once it does. */
 export type BatchAlarm = Alarm & {
@@ -44,16 +46,38 @@ export function alarmsNow(
   progress: StageProgress | null,
   forecast: BatchForecast | null,
   nowS: number,
-  place: PlaceKnown | null,
+  { place, ferment }: { place: PlaceKnown | null; ferment: FermentAhead | null },
 ): BatchAlarm[] {
   const stage = progress && { over: progress.over, tooLong: progress.tooLong };
   const recorded = d.case.state.alarms.filter((a) => a.clearedS === null);
   const readyS = forecast?.readyS ?? null;
-  return alarmsOf({ c: d.case, nowS, stage, readyS, place }).map((a) => {
+  return alarmsOf({
+    c: d.case,
+    nowS,
+    stage,
+    readyS,
+    place,
+    ferment: ferment && fermentKnown(ferment),
+  }).map((a) => {
     const known = recorded.findLast((r) => r.alarm === (a.code satisfies AlarmCode));
     const seenBy = known?.acknowledged?.by.name ?? null;
     return { ...a, key: known?.key ?? null, seenBy, told: known?.told ?? [] };
   });
+}
+
+/** What an alarm asks of a ferment; null once it is over. */
+function fermentKnown(f: FermentAhead): FermentKnown | null {
+  const target = f.forecast.targets.find((t) => t.ph === f.targetPh);
+  if (f.overS !== null || !target) return null;
+  const d = f.degreeHours;
+  return {
+    ph: f.targetPh,
+    p10S: target.p10S,
+    p50S: target.p50S,
+    alone: f.alone,
+    cooled: f.cooled && { tempC: f.cooled.tempC, untilS: f.cooled.untilS },
+    degreeHours: d && { ...d, close: d.status !== 'within' },
+  };
 }
 
 /** A batch at or after the house with all that its load page shows; where that cannot be computed, the batch alone. */
@@ -84,13 +108,14 @@ async function workedOut(db: Handle, d: Dossier, nowS: number, asker: Asker): Pr
   const forecast = await forecastOf(db, d, asker);
   await giveWay();
   const place = await placeKnown(db, d);
+  const ferment = d.case.state.phase === 'in_house' ? await fermentAhead(db, d, asker) : null;
   const progress = stageProgress(d.case.state, stageEvidence(d.case), nowS);
   return {
     dossier: d,
     progress,
     heat: d.case.state.phase === 'in_house' ? liveHeat(d.case) : null,
     forecast,
-    alarms: alarmsNow(d, progress, forecast, nowS, place),
+    alarms: alarmsNow(d, progress, forecast, nowS, { place, ferment }),
     place,
     failed: null,
   };

@@ -1,7 +1,14 @@
-import { floorRuleOf, runStages, smokelessS, type Case, type StageEvidence } from '@/core';
+import {
+  creditedPh,
+  floorRuleOf,
+  runStages,
+  smokelessS,
+  type Case,
+  type StageEvidence,
+} from '@/core';
 import { liveHeat } from '@/features/batches/service';
 
-/** What is known now of what a stage may wait for: slowest credited core, logs, a hand on the surface. */
+/** What is known now of what a stage may wait for: slowest credited core, logs, pH, a hand on the surface. */
 export function stageEvidence(c: Case): StageEvidence {
   const heat = liveHeat(c);
   const at = runStages(c.state).at(-1);
@@ -10,6 +17,7 @@ export function stageEvidence(c: Case): StageEvidence {
     coreC: heat?.coreC ?? null,
     logs: heat?.logs ?? null,
     lossFraction: null,
+    ph: c.recipe.fermentation ? creditedPh(c) : null,
     smokelessS: smokelessS(c.state, floorRuleOf(c.rules).smokeLookS, c.nowS),
     dry: at !== undefined && dryS !== undefined && dryS >= at.startS,
   };

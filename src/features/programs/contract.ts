@@ -15,6 +15,11 @@ const ends = z.object({
   coreC: core.optional(),
   logs: z.number('give the logs').positive('must be more than 0').max(12).optional(),
   lossFraction: part.max(0.6, 'more than 60 % cannot be meant').optional(),
+  ph: z
+    .number('give a pH')
+    .min(3.5, 'no sausage is that sour')
+    .max(6.5, 'it begins below that')
+    .optional(),
   dry: z.boolean().optional(),
 });
 

@@ -31,6 +31,7 @@ export type StageText = {
   core: string;
   logs: string;
   loss: string;
+  ph: string;
   dry: boolean;
   join: 'any' | 'all';
   most: string;
@@ -66,6 +67,7 @@ export function stageText(s: ProgramStage, system: UnitSystem): StageText {
     core: temp(ends.coreC),
     logs: ends.logs === undefined ? '' : tidy(ends.logs, 2),
     loss: percent(ends.lossFraction),
+    ph: ends.ph === undefined ? '' : tidy(ends.ph, 2),
     dry: ends.dry ?? false,
     join: ends.join,
     most: minutes(s.maxS),
@@ -109,6 +111,7 @@ const FIELD_OF: Record<string, string> = {
   'ends.coreC': 'core',
   'ends.logs': 'logs',
   'ends.lossFraction': 'loss',
+  'ends.ph': 'ph',
 };
 
 /** Only what is there: a missing figure is left out, not written as nothing. */
@@ -133,6 +136,7 @@ export function readStage(
       coreC,
       logs: r.number('logs', t.logs),
       lossFraction: r.number('loss', t.loss, 0.01),
+      ph: r.number('ph', t.ph),
       dry: t.dry || undefined,
     }),
   };

@@ -67,6 +67,7 @@ export type StepDraft = {
   rh: string;
   smoke: boolean;
   core: string;
+  ph: string;
 };
 
 /** One of several casings of a batter as it stands in the form. */
@@ -175,6 +176,7 @@ const stepDraft = (s: RouteStep, system: UnitSystem): StepDraft => ({
   rh: percent(s.climate?.rh),
   smoke: s.climate?.smoke ?? false,
   core: shown('temperature', s.ends?.coreC, system),
+  ph: s.ends?.ph === undefined ? '' : String(s.ends.ph),
 });
 
 const partDraft = (p: RecipePart, system: UnitSystem): PartDraft => ({

@@ -126,13 +126,20 @@ function casingOf(d: Draft, was: Casing, r: Reader): Casing {
   };
 }
 
-/** What ends a step: the core of the form, and what this form does not show as it was. */
-function endsOfStep(core: number | undefined, old: RouteStep['ends']): Pick<RouteStep, 'ends'> {
-  const { coreC: _was, ...others } = old ?? { join: 'any' as const };
-  if (core !== undefined) return { ends: { ...others, coreC: core } };
-  const { join: _join, ...conditions } = others;
+/** What ends a step: core and pH of the form, and what this form does not show as it was. */
+function endsOfStep(
+  { coreC, ph }: { coreC: number | undefined; ph: number | undefined },
+  old: RouteStep['ends'],
+): Pick<RouteStep, 'ends'> {
+  const { coreC: _core, ph: _ph, ...others } = old ?? { join: 'any' as const };
+  const ends = {
+    ...others,
+    ...(coreC === undefined ? {} : { coreC }),
+    ...(ph === undefined ? {} : { ph }),
+  };
+  const { join: _join, ...conditions } = ends;
   const any = Object.values(conditions).some((v) => v !== undefined && v !== false);
-  return any ? { ends: others } : {};
+  return any ? { ends } : {};
 }
 
 function climateOf(s: StepDraft, old: Climate | undefined, r: Reader): Pick<RouteStep, 'climate'> {
@@ -160,6 +167,7 @@ function platesOf(s: StepDraft, old: RouteStep | undefined, r: Reader): Pick<Rou
 function stepOf(s: StepDraft, old: RouteStep | undefined, r: Reader): RouteStep {
   const seconds = (text: string, was: number | undefined) => r.read(text, was, 1 / 60);
   const core = s.core.trim() === '' ? undefined : r.base('temperature', s.core, old?.ends?.coreC);
+  const ph = s.ph.trim() === '' ? undefined : r.read(s.ph, old?.ends?.ph, 1);
   return {
     id: s.id,
     kind: s.kind,
@@ -174,7 +182,7 @@ function stepOf(s: StepDraft, old: RouteStep | undefined, r: Reader): RouteStep 
     ...given('people', s.people, () => r.read(s.people, old?.people, 1)),
     ...platesOf(s, old, r),
     ...(s.measured ? { measured: true as const } : {}),
-    ...endsOfStep(core, old?.ends),
+    ...endsOfStep({ coreC: core, ph }, old?.ends),
     ...climateOf(s, old?.climate, r),
   };
 }

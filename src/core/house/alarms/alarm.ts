@@ -1,3 +1,4 @@
+import type { FermentKnown } from './ferment-known';
 import type { HouseCare } from '../../hanging/house';
 import type { Reading } from '../../lethality/reading';
 import type { Case } from '../../verdict/check';
@@ -27,7 +28,10 @@ export type AlarmCode =
   | 'chamber_hot'
   | 'above_ceiling'
   | 'corners_apart'
-  | 'bath_oil';
+  | 'bath_oil'
+  | 'ph_coming'
+  | 'ph_past'
+  | 'degree_hours_close';
 
 /** 1: act now. 2: act soon. 3: know it. */
 export type AlarmRank = 1 | 2 | 3;
@@ -53,6 +57,8 @@ export type AlarmInput = {
   /** When the batch is forecast to be packed, clock seconds; null when nobody can say. */
   readyS: number | null;
   place?: PlaceKnown | null;
+  /** What is forecast of its ferment, where it has one that goes on. */
+  ferment?: FermentKnown | null;
 };
 
 export const RANK: Record<AlarmCode, AlarmRank> = {
@@ -78,6 +84,9 @@ export const RANK: Record<AlarmCode, AlarmRank> = {
   above_ceiling: 2,
   corners_apart: 3,
   bath_oil: 2,
+  ph_coming: 2,
+  ph_past: 1,
+  degree_hours_close: 2,
 };
 
 export type View = AlarmInput & {

@@ -1,3 +1,4 @@
+import { degreeHoursClose, phComing, phPast } from './ferment';
 import { within } from '../../probes/series-at';
 import { coreLogs, houseWindow, judgedLogs, type CoreLog } from '../../verdict/windows';
 import { runStages } from '../run/run-stage';
@@ -54,6 +55,9 @@ const LOOKS: Record<AlarmCode, Look> = {
   above_ceiling: aboveCeiling,
   corners_apart: cornersApart,
   bath_oil: bathOil,
+  ph_coming: phComing,
+  ph_past: phPast,
+  degree_hours_close: degreeHoursClose,
 };
 
 /** An alarm that says the same in sharper words makes the other one silent. */
@@ -61,6 +65,7 @@ const SILENCES: Partial<Record<AlarmCode, AlarmCode>> = {
   fire_out: 'air_out_of_band',
   smoke_gone: 'wood_due',
   target_reached: 'stage_too_long',
+  ph_past: 'ph_coming',
 };
 
 function viewOf(input: AlarmInput): View {

@@ -34,7 +34,8 @@ function endOf(stage: ProgramStage): Partial<HeatStage> {
   const timed = ends.afterS !== undefined && Object.keys(ends).length === 2 && !stage.ends;
   return {
     join: ends.join,
-    endS: ends.afterS,
+    /* The model knows no pH: where that ends a stage, it takes as long as planned. */
+    endS: ends.afterS ?? (ends.ph === undefined ? undefined : stage.plannedS),
     endCoreC: ends.coreC,
     endLogs: ends.logs,
     endLossFraction: ends.lossFraction,

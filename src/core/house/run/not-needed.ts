@@ -16,7 +16,8 @@ export function notNeeded(
   if (coreC === null || !lethal) return [];
   const spare = (s: ProgramStage) => {
     const target = coreTargetOf(s);
-    const others = s.ends?.dry === true || s.ends?.lossFraction !== undefined;
+    const others =
+      s.ends?.dry === true || s.ends?.lossFraction !== undefined || s.ends?.ph !== undefined;
     return !s.smoke && !others && target !== undefined && coreC >= target;
   };
   const from = ahead.findLastIndex((s) => !spare(s)) + 1;

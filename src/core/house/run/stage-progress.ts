@@ -9,13 +9,15 @@ export type StageEvidence = {
   coreC: number | null;
   logs: number | null;
   lossFraction: number | null;
+  /** Lowest pH that the readings show. */
+  ph?: number | null;
   /** A hand found the surface dry during this stage. */
   dry: boolean;
   /** Seconds of this stage for which its smoke is known to have been away; they are no smoke. */
   smokelessS?: number;
 };
 
-export type WaitCode = 'time' | 'core' | 'logs' | 'loss' | 'dry';
+export type WaitCode = 'time' | 'core' | 'logs' | 'loss' | 'ph' | 'dry';
 export type Wait = { code: WaitCode; target: number; now: number | null; met: boolean };
 
 export type StageProgress = {
@@ -65,6 +67,8 @@ function waitsOf(
     e.lossFraction,
     e.lossFraction !== null && e.lossFraction >= (ends.lossFraction ?? Infinity),
   );
+  const ph = e.ph ?? null;
+  add('ph', ends.ph, ph, ph !== null && ph <= (ends.ph ?? 0));
   add('dry', ends.dry ? 1 : undefined, e.dry ? 1 : 0, e.dry);
   return waits;
 }

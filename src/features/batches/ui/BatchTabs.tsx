@@ -7,19 +7,21 @@ const TABS = [
   ['', 'Now'],
   ['/stuffing', 'Stuffing'],
   ['/house', 'House and chill'],
+  ['/ripening', 'Ferment and dry'],
   ['/verdict', 'Verdict'],
   ['/log', 'Log'],
   ['/after', 'After'],
 ] as const;
 
-export function BatchTabs({ batchId }: { batchId: string }) {
+/** @param ripens the recipe ferments or dries: its batches have that tab too */
+export function BatchTabs({ batchId, ripens }: { batchId: string; ripens: boolean }) {
   const path = usePathname();
   return (
     <nav
       aria-label="Batch"
       className="no-print mb-4 flex gap-1 overflow-x-auto border-b border-line"
     >
-      {TABS.map(([part, label]) => {
+      {TABS.filter(([part]) => ripens || part !== '/ripening').map(([part, label]) => {
         const href = `/batches/${batchId}${part}`;
         const here = path === href;
         return (

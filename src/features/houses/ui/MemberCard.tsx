@@ -15,6 +15,8 @@ export function waitWords(w: Wait, show: Show): string {
   if (w.code === 'logs')
     return `${show.number(w.target, 1)} logs (${now(show.number(w.now ?? 0, 1))} now)`;
   if (w.code === 'loss') return `${show.number(w.target * 100, 0)} % lost: weigh a marked piece`;
+  if (w.code === 'ph')
+    return `pH ${show.number(w.target, 2)} (${now(show.number(w.now ?? 0, 2))} shown)`;
   return 'surface dry: feel it';
 }
 

@@ -23,7 +23,7 @@ const JOINS = [
 
 /** How many conditions end the stage. */
 const endCount = (t: StageText) =>
-  [t.byTime, t.core !== '', t.logs !== '', t.loss !== '', t.dry].filter(Boolean).length;
+  [t.byTime, t.core !== '', t.logs !== '', t.loss !== '', t.ph !== '', t.dry].filter(Boolean).length;
 
 function Ends({
   t,
@@ -63,6 +63,7 @@ function Ends({
         onChange={(loss) => set({ loss })}
         problem={of('loss')}
       />
+      <Small label="pH" value={t.ph} onChange={(ph) => set({ ph })} problem={of('ph')} />
       <Check checked={t.dry} onChange={(dry) => set({ dry })}>
         surface dry
       </Check>

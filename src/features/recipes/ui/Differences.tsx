@@ -58,6 +58,7 @@ const WHAT: Record<string, string> = {
   maxAw: 'water activity at most',
   lossFraction: 'until a loss of',
   logs: 'until logs',
+  ph: 'until a pH of',
   afterS: 'ends after',
   dry: 'until surface dry',
   wetBulbC: 'wet bulb',

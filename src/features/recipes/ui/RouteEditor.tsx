@@ -45,6 +45,7 @@ const EMPTY_STEP: Omit<StepDraft, 'id' | 'kind'> = {
   rh: '',
   smoke: false,
   core: '',
+  ph: '',
 };
 const KINDS = STEP_KINDS.map((k) => [k, STEP_KIND_WORDS[k]] as const);
 const PLACES = [
@@ -82,13 +83,14 @@ function MoreOfStep({ at, kind }: { at: StepPath; kind: StepKind }) {
 }
 
 /** Set points of a step in a place that has any. */
-function SetPoints({ at }: { at: StepPath }) {
+function SetPoints({ at, kind }: { at: StepPath; kind: StepKind }) {
   const degrees = unitSymbol('temperature', useShow().settings.system);
   return (
     <>
       <Text name={`${at}.air`} label="Set to" unit={degrees} className="w-24" />
       <Text name={`${at}.rh`} label="Humidity" unit="%" className="w-24" />
       <Text name={`${at}.core`} label="Until core" unit={degrees} className="w-28" />
+      {kind === 'ferment' && <Text name={`${at}.ph`} label="Until pH" className="w-24" />}
       <Tick name={`${at}.smoke`} label="Smoke" />
     </>
   );
@@ -131,7 +133,7 @@ function Step({ list, index, onRemove }: { list: ListPath; index: number; onRemo
       </div>
       {climate && (
         <div className="flex flex-wrap items-end gap-2 pl-3">
-          <SetPoints at={at} />
+          <SetPoints at={at} kind={kind} />
         </div>
       )}
       {more && <MoreOfStep at={at} kind={kind} />}

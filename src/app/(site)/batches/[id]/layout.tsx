@@ -48,7 +48,10 @@ export default async function BatchLayout({
         </p>
       </div>
       <PartTabs head={head} />
-      <BatchTabs batchId={head.id} />
+      <BatchTabs
+        batchId={head.id}
+        ripens={c.recipe.fermentation !== undefined || c.recipe.drying !== undefined}
+      />
       <KeptHere />
       <HoldPanel dossier={dossier} show={show} canDecide={may(person.role, 'decide')} />
       {children}

@@ -1,0 +1,54 @@
+import { lossesOf } from '@/core';
+import { requirePage } from '@/features/accounts/identify';
+import { dossierOfPage } from '@/features/batches/page-data';
+import { PhForm } from '@/features/batches/ui/PhForm';
+import { PieceWeigh } from '@/features/batches/ui/PieceWeigh';
+import { dryingAhead, fermentAhead } from '@/features/ripening/service';
+import { DryingCard } from '@/features/ripening/ui/DryingCard';
+import { FermentCard } from '@/features/ripening/ui/FermentCard';
+import { showOfRequest } from '@/features/settings/show';
+import { nowS } from '@/platform/clock';
+import { db } from '@/platform/db/client';
+
+/** The weeks of a batch: the hour of its pH, the day of its loss, its pieces and its meters. */
+export default async function RipeningPage({ params }: { params: Promise<{ id: string }> }) {
+  await requirePage();
+  const dossier = await dossierOfPage((await params).id);
+  const show = await showOfRequest();
+  const now = nowS();
+  const { recipe, state } = dossier.case;
+  const closed = state.phase === 'released' || state.phase === 'destroyed';
+  const [ferment, drying] = [await fermentAhead(db(), dossier), await dryingAhead(dossier)];
+  const check = (code: string) => dossier.verdict.checks.find((k) => k.code === code);
+  const losses = lossesOf(state);
+  return (
+    <div className="grid items-start gap-4 lg:grid-cols-2">
+      <div className="space-y-4">
+        {recipe.fermentation && !ferment && (
+          <section className="sheet" aria-label="Ferment">
+            <h2 className="text-lg font-semibold">Ferment</h2>
+            <p>It has not begun: load the chamber, and the hour of its pH stands here.</p>
+          </section>
+        )}
+        {ferment && (
+          <FermentCard ferment={ferment} check={check('fermentation')} show={show} nowS={now} />
+        )}
+        {recipe.fermentation && state.run && !closed && (
+          <PhForm targetPh={recipe.fermentation.targetPh} />
+        )}
+      </div>
+      <div className="space-y-4">
+        {drying && (
+          <DryingCard
+            drying={drying}
+            losses={losses}
+            check={check('drying')}
+            show={show}
+            nowS={now}
+          />
+        )}
+        {recipe.drying && !closed && <PieceWeigh losses={losses} />}
+      </div>
+    </div>
+  );
+}

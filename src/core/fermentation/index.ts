@@ -1,0 +1,24 @@
+/** Fermentation: how a culture works, the hour of a pH, degree-hours. */
+export { finalPh } from './final-ph';
+export {
+  CULTURE_TEMPOS,
+  hoursTo,
+  phAfter,
+  requireCulture,
+  workRate,
+  type CultureCourse,
+  type CultureTempo,
+} from './culture';
+export { USUAL_CULTURES } from './tables/cultures';
+export {
+  forecastPh,
+  meatLagS,
+  type PhForecast,
+  type PhForecastInput,
+  type PhTarget,
+} from './forecast-ph';
+export { learnedCulture } from './learned-culture';
+export type { PhFitted, PhReading } from './fit-ph';
+export { degreeHoursAhead, type DegreeHoursAhead } from './degree-hours-ahead';
+export { coolUntil, type Cooled } from './cool-until';
+export { degreeHourLimit, degreeHours } from './degree-hours';

@@ -1,0 +1,92 @@
+import type { LossForecastInput } from '../drying/forecast-loss';
+import type { DryingAir } from '../drying/piece';
+import { CASINGS } from '../formula/tables/casings';
+import { casingFacts } from '../formula/casing-facts';
+import { batterComposition, recipeFigures } from '../formula/figures';
+import { rhFromWetBulb } from '../heat/psychrometrics';
+import { nearest } from '../probes/series-at';
+import { routeOf } from '../route/adapter';
+import type { Case } from '../verdict/check';
+import { logsOf } from '../verdict/surroundings';
+
+/** What is known of the pieces of a batch that dries. */
+export type Drying = {
+  targetLoss: number;
+  pieces: { piece: string; input: LossForecastInput }[];
+  /** Where the humidity of the room comes from. */
+  humidity: 'measured' | 'set' | 'usual';
+};
+
+/** A drying room of which nothing is known. @source field standard 2.15 */
+const USUAL_ROOM = { airC: 13, rh: 0.78 };
+const USUAL_BATTER = { fatFraction: 0.22, waterFraction: 0.57 };
+/** A wet bulb belongs to an air reading this near, s; the room is seen every so often, s. */
+const NEAR_S = 900;
+const EVERY_S = 3600;
+const LATELY_S = 3 * 86_400;
+
+/** Air and humidity of the room from its sensors, hourly; empty without a wet bulb. */
+function measuredAir(c: Case, fromS: number): DryingAir[] {
+  const wet = logsOf(c, 'wet_bulb')
+    .flat()
+    .sort((a, b) => a.tS - b.tS);
+  const air = logsOf(c, 'air')
+    .flat()
+    .filter((r) => r.tS >= fromS)
+    .sort((a, b) => a.tS - b.tS);
+  if (wet.length === 0) return [];
+  const out: DryingAir[] = [];
+  for (const r of air) {
+    if (out.length > 0 && r.tS - out.at(-1)!.tS < EVERY_S) continue;
+    const w = nearest(wet, r.tS, NEAR_S);
+    if (!w || r.tempC < 0 || r.tempC > 45) continue;
+    const rh = rhFromWetBulb(r.tempC, Math.min(w.tempC, r.tempC));
+    out.push({ tS: r.tS, airC: r.tempC, rh: Math.min(1, Math.max(0.3, rh)) });
+  }
+  return out;
+}
+
+const mean = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / values.length;
+
+/**
+ * The marked pieces of a batch as their forecast takes them, in the room's own air where it is measured, else as the step sets it;
+ * null where the recipe asks for no loss, or nothing has been weighed.
+ */
+export function dryingOf(c: Case): Drying | null {
+  const targetLoss = c.recipe.drying?.minLossFraction;
+  const names = Object.keys(c.state.pieceWeights);
+  if (targetLoss === undefined || names.length === 0) return null;
+  const step = routeOf(c.recipe).findLast((s) => s.kind === 'dry');
+  const set = step?.climate;
+  const fromS = Math.min(...names.map((n) => c.state.pieceWeights[n]![0]!.tS));
+  const air = measuredAir(c, fromS);
+  const late = air.filter((a) => a.tS >= c.nowS - LATELY_S);
+  const ahead =
+    late.length > 0
+      ? { airC: mean(late.map((a) => a.airC)), rh: mean(late.map((a) => a.rh)) }
+      : { airC: set?.airC ?? USUAL_ROOM.airC, rh: set?.rh ?? USUAL_ROOM.rh };
+  const { fatFraction, waterFraction } = batterComposition(c.recipe) ?? USUAL_BATTER;
+  const { permeability } = casingFacts(c.recipe.casing) ?? CASINGS.hog;
+  const piece = {
+    diameterMm: c.recipe.casing.diameterMm,
+    fatFraction,
+    waterFraction,
+    saltFraction: recipeFigures(c.recipe).saltOfBatter,
+  };
+  return {
+    targetLoss,
+    humidity: late.length > 0 ? 'measured' : set?.rh !== undefined ? 'set' : 'usual',
+    pieces: names.map((name) => ({
+      piece: name,
+      input: {
+        piece,
+        permeability,
+        weighings: c.state.pieceWeights[name]!.map(({ tS, weightG }) => ({ tS, weightG })),
+        air,
+        ahead,
+        nowS: c.nowS,
+        targetLoss,
+      },
+    })),
+  };
+}

@@ -1,0 +1,79 @@
+import { dryingOf, fermentOf, type Drying, type Ferment, type PieceWeighing } from '@/core';
+import type { Dossier } from '@/features/logbook/service';
+import { attendedSpans, loadSite } from '@/features/settings/service';
+import type { Handle } from '@/platform/db/client';
+import type { Asker } from '@/workers/pool';
+import { askRipening } from '@/workers/ripening/client';
+import type {
+  DryingAnswer,
+  FermentAnswer,
+  RipeningAnswer,
+  RipeningJob,
+} from '@/workers/ripening/protocol';
+
+/** A ferment with what is forecast of it. */
+export type FermentAhead = Ferment & FermentAnswer;
+/** Marked pieces with what is forecast of each. */
+export type DryingAhead = Omit<Drying, 'pieces'> &
+  DryingAnswer & { weighings: Record<string, readonly PieceWeighing[]> };
+
+/** Made anew when the record changes, and so often as the chamber goes on, s. */
+const EVERY_S = { ferment: 600, drying: 6 * 3600 };
+const MOST_KEPT = 200;
+/** Somebody is looked for over so long, s. */
+const AHEAD_S = 8 * 86_400;
+
+type Kept = { key: string; answer: Promise<RipeningAnswer> };
+const shared = globalThis as { jollyRipening?: Map<string, Kept> };
+const kept = (shared.jollyRipening ??= new Map());
+
+/** The answer to a job as it was given last, while nothing has changed that bears on it. */
+function answerOf(d: Dossier, job: RipeningJob, asker: Asker): Promise<RipeningAnswer> {
+  const seq = d.entries.at(-1)?.seq ?? 0;
+  const key = `${seq}:${Math.floor(d.case.nowS / EVERY_S[job.kind])}`;
+  const name = `${d.head.id}:${job.kind}`;
+  const known = kept.get(name);
+  if (known?.key === key) return known.answer;
+  const answer = askRipening(job, asker);
+  kept.set(name, { key, answer });
+  if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
+  return answer;
+}
+
+function refused(d: Dossier, answer: RipeningAnswer): void {
+  if (!answer.ok) console.warn(`ripening of batch ${d.head.code}: ${answer.message}`);
+}
+
+/** The ferment of a batch and what lies ahead of it; null where none has begun, or the model refuses its figures. */
+export async function fermentAhead(
+  db: Handle,
+  d: Dossier,
+  asker: Asker = 'page',
+): Promise<FermentAhead | null> {
+  const ferment = fermentOf(d.case);
+  if (!ferment) return null;
+  const { nowS } = d.case;
+  const job: RipeningJob = {
+    kind: 'ferment',
+    input: ferment.input,
+    targetPh: ferment.targetPh,
+    over: ferment.overS !== null,
+    rule: d.case.rules.fermentation.body,
+    chamber: ferment.chamber,
+    attended: attendedSpans(await loadSite(db), nowS, nowS + AHEAD_S),
+  };
+  const answer = await answerOf(d, job, asker);
+  refused(d, answer);
+  return answer.ok && answer.ferment ? { ...ferment, ...answer.ferment } : null;
+}
+
+/** The marked pieces of a batch and the day of each; null where no loss is asked for, or none was weighed. */
+export async function dryingAhead(d: Dossier, asker: Asker = 'page'): Promise<DryingAhead | null> {
+  const drying = dryingOf(d.case);
+  if (!drying) return null;
+  const answer = await answerOf(d, { kind: 'drying', pieces: drying.pieces }, asker);
+  refused(d, answer);
+  if (!answer.ok || !answer.drying) return null;
+  const weighings = Object.fromEntries(drying.pieces.map((p) => [p.piece, p.input.weighings]));
+  return { ...drying, ...answer.drying, weighings };
+}

@@ -1,0 +1,91 @@
+'use client';
+
+import type { ApexOptions } from 'apexcharts';
+import { Chart } from '@/ui/chart/chart';
+import { useShow } from '@/ui/show-context';
+
+type Point = { tS: number; value: number };
+type Band = { tS: number; p10: number; p50: number; p90: number };
+
+/** A course with its band, what was measured, what is waited for, and now. */
+export type Course = {
+  course: readonly Band[];
+  measured: readonly Point[];
+  targets: readonly { value: number; label: string }[];
+  nowS: number;
+  /** Name of the quantity, and the decimals that it is shown with. */
+  name: string;
+  unit: string;
+  digits: number;
+};
+
+const MARGIN_SHARE = 0.08;
+
+/** Least and most of all that is drawn, with a little room. */
+function rangeOf({ course, measured, targets }: Course): { min: number; max: number } {
+  const all = [
+    ...course.flatMap((c) => [c.p10, c.p90]),
+    ...measured.map((m) => m.value),
+    ...targets.map((t) => t.value),
+  ];
+  const [low, high] = [Math.min(...all), Math.max(...all)];
+  const room = Math.max(1e-3, (high - low) * MARGIN_SHARE);
+  return { min: low - room, max: high + room };
+}
+
+/** How a pH or a loss has gone and is to go. */
+export function CourseChart(c: Course) {
+  const show = useShow();
+  const at = (tS: number, y: number) => ({ x: Math.round(tS * 1000), y });
+  const { min, max } = rangeOf(c);
+  const lines = [
+    { name: 'early', data: c.course.map((p) => at(p.tS, p.p10)) },
+    { name: 'late', data: c.course.map((p) => at(p.tS, p.p90)) },
+    { name: `${c.name}, most likely`, data: c.course.map((p) => at(p.tS, p.p50)) },
+    { name: `${c.name}, measured`, data: c.measured.map((p) => at(p.tS, p.value)) },
+  ];
+  const options: ApexOptions = {
+    colors: ['var(--curve-2)', 'var(--curve-2)', 'var(--curve-1)', 'var(--ink)'],
+    stroke: { width: [1.5, 1.5, 3, 0], dashArray: [5, 5, 0, 0], curve: 'straight' },
+    markers: { size: [0, 0, 0, 6], strokeWidth: 0, hover: { sizeOffset: 2 } },
+    xaxis: {
+      type: 'numeric',
+      tickAmount: 6,
+      labels: {
+        formatter: (v) => show.clock(Number(v) / 1000),
+        rotate: 0,
+        hideOverlappingLabels: true,
+      },
+      tooltip: { enabled: false },
+    },
+    yaxis: { min, max, tickAmount: 5, labels: { formatter: (v) => show.number(v, c.digits) } },
+    tooltip: {
+      shared: false,
+      x: { formatter: (v) => show.clock(Number(v) / 1000) },
+      y: { formatter: (v) => `${show.number(v, c.digits)} ${c.unit}`.trim() },
+    },
+    annotations: {
+      xaxis: [
+        {
+          x: Math.round(c.nowS * 1000),
+          borderColor: 'var(--accent)',
+          label: { text: 'now', style: { color: 'var(--ink)', background: 'var(--sheet)' } },
+        },
+      ],
+      yaxis: c.targets.map((t) => ({
+        y: t.value,
+        borderColor: 'var(--curve-warm)',
+        strokeDashArray: 3,
+        label: {
+          text: t.label,
+          position: 'left',
+          textAnchor: 'start',
+          style: { color: 'var(--ink)', background: 'var(--sheet)' },
+        },
+      })),
+    },
+  };
+  const last = c.measured.at(-1);
+  const summary = `${c.name}: ${last ? `${show.number(last.value, c.digits)} ${c.unit} measured ${show.clock(last.tS)}` : 'nothing measured yet'}. Thick: most likely; dashed: eight of ten end between.`;
+  return <Chart options={options} series={lines} height={280} summary={summary} />;
+}

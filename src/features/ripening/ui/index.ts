@@ -1,0 +1,2 @@
+export { FermentCard } from './FermentCard';
+export { DryingCard } from './DryingCard';

@@ -1,0 +1,68 @@
+import type { CultureTempo, LossForecast, PhForecast, RimView } from '@/core';
+import { bandWords } from './band';
+import type { Show } from './show';
+
+export const TEMPO_WORDS: Record<CultureTempo, string> = {
+  fast: 'a fast culture, warm chamber',
+  medium: 'a medium culture',
+  slow: 'a slow culture, cool chamber',
+};
+
+type Times = { p10S: number | null; p50S: number | null; p90S: number | null };
+const band = ({ p10S, p50S, p90S }: Times, nowS: number, show: Show) =>
+  bandWords({ p10: p10S, p50: p50S, p90: p90S }, nowS, show);
+
+/** When a pH is met, in words. */
+export function phTargetWords(
+  t: PhForecast['targets'][number],
+  nowS: number,
+  show: Show,
+): { first: string; rest: string } {
+  if (t.status === 'reached') return { first: `shown ${show.clock(t.p50S!)}`, rest: '' };
+  if (t.status === 'unexplained')
+    return {
+      first: 'nobody can say',
+      rest: 'no culture makes a pH go like that: check the meter in its buffers, and read again',
+    };
+  if (t.status === 'unreachable' && t.p10S === null)
+    return {
+      first: 'not within a week as things are',
+      rest: 'warm the chamber; is there sugar, and does the culture live?',
+    };
+  return band(t, nowS, show);
+}
+
+/** The day on which a piece has lost what is asked, in words. */
+export function lossWords(
+  f: LossForecast,
+  nowS: number,
+  show: Show,
+): { first: string; rest: string } {
+  if (f.status === 'reached') return { first: `shown ${show.clock(f.p50S!)}`, rest: '' };
+  if (f.status === 'unexplained')
+    return {
+      first: 'nobody can say',
+      rest: 'no piece dries like that: another piece, another scale, or a slip of the pen? Weigh it again',
+    };
+  if (f.p50S === null)
+    return f.p10S === null
+      ? { first: 'not within four months in this room', rest: 'it is too moist in it' }
+      : { first: `not before ${show.day(f.p10S)}`, rest: 'and perhaps never in this room' };
+  const days = [f.p10S, f.p90S].map((s) => (s === null ? 'far later' : show.day(s)));
+  return {
+    first: `about ${show.day(f.p50S)}`,
+    rest: days[0] === days[1] ? '' : `between ${days[0]} and ${days[1]}`,
+  };
+}
+
+/** What a rim does and what to set, in words; null where it is even. */
+export function rimWords(rim: RimView, show: Show): string | null {
+  if (rim.status === 'even') return null;
+  const share = `${show.number(rim.share * 100, 0)} % of the water of the whole`;
+  const what = rim.status === 'hard' ? 'The rim is closing' : 'The rim dries too fast';
+  const instead =
+    rim.rhInstead === null
+      ? 'Rest it in still, moist air.'
+      : `Set ${show.number(rim.rhInstead * 100, 0)} % humidity for two days: it evens out from inside.`;
+  return `${what}: by the model it holds ${share}. ${instead} Feel the ring, and slice one.`;
+}
