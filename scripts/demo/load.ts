@@ -13,6 +13,7 @@ import { holdOf, programOf } from '../../src/core';
 import { backSpots, frontSpots } from './floor';
 import { loadSiteData } from './site';
 import { TIME_ZONE } from './site-zone';
+import { tellFerment } from './ferment';
 import { tellMaking } from './making';
 import { loadPlan } from './plan';
 import { lotsByName } from './stores';
@@ -193,6 +194,7 @@ export async function loadDemo(db: Db, nowS: number): Promise<DemoDevice[]> {
   if (await clearStale(w, nowS)) {
     await tellPresent(w, by, nowS);
     await tellMaking(w, by, nowS);
+    await tellFerment(w, by['Heather tang ring']!, nowS);
   }
   if (isNew) await loadPlan(db, by, nowS);
   const name = 'Simulated house';

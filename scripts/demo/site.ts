@@ -74,6 +74,15 @@ export async function loadSiteData(db: Db, nowS: number): Promise<void> {
     channels: [{ key: 'air', name: 'Air', what: 'air' }],
   });
   await addHouse(db, {
+    id: 'loft',
+    name: 'Warm loft',
+    kind: 'chamber',
+    channels: [
+      { key: 'air', name: 'Air', what: 'air' },
+      { key: 'wet', name: 'Wet bulb', what: 'wet_bulb' },
+    ],
+  });
+  await addHouse(db, {
     id: 'cold',
     name: 'Cold room',
     kind: 'cooler',
@@ -91,6 +100,7 @@ export async function loadSiteData(db: Db, nowS: number): Promise<void> {
     big: { sticks: 24, capacityG: 80_000 },
     little: { sticks: 10, capacityG: 30_000 },
     stone: { sticks: 40, capacityG: 120_000 },
+    loft: { sticks: 16, capacityG: 45_000 },
   };
   await db.updateTable('house').set({ capacityG: 260_000 }).where('id', '=', 'cold').execute();
   for (const [id, size] of Object.entries(rooms))

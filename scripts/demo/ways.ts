@@ -1,18 +1,29 @@
 import { randomUUID } from 'node:crypto';
-import { porkLines, type EntryBody } from '../../src/core';
+import { porkLines, type EntryBody, type Recipe } from '../../src/core';
 import { storeReadings } from '../../src/features/readings/repository';
 import type { Version } from '../../src/features/recipes/repository';
-import { HOUR, begins, record, weighIns, type DemoLine, type World } from './story';
+import { HOUR, begins, record, sign, weighIns, type DemoLine, type World } from './story';
 
 const DAY = 24 * HOUR;
 const EVERY_S = 900;
+const TARE_G = 14;
 /** Share of their weight that the marked pieces have lost after so many days. */
 const LOST: readonly [day: number, share: number][] = [
-  [3, 0.09],
-  [6, 0.17],
-  [9, 0.23],
-  [12, 0.27],
+  [3, 0.075],
+  [6, 0.143],
+  [9, 0.198],
+  [12, 0.243],
+  [15, 0.281],
+  [19, 0.322],
+  [23, 0.358],
 ];
+/** Marked pieces: what each weighed when it was hung, g, and how much more than the first it loses. */
+const PIECES: readonly [name: string, startG: number, more: number][] = [
+  ['Red string', 312, 0],
+  ['Blue string', 321, 0.04],
+  ['Green string', 330, 0.08],
+];
+const PLAN = 'Dry stick 34 mm, plan 2 of last spring';
 
 /** The chamber as it was: at its set point, a little up and down. */
 async function storeChamber(w: World, fromS: number, toS: number, phS: number): Promise<void> {
@@ -29,46 +40,71 @@ async function storeChamber(w: World, fromS: number, toS: number, phS: number): 
   await storeReadings(w.db, readings);
 }
 
-/** A dry stick that has hung in the chamber for twelve days and is not dry yet. */
-async function tellDryStick(w: World, version: Version, nowS: number): Promise<void> {
-  const recipe = version.content;
-  const startS = nowS - 14 * DAY;
-  const [meatG, runS] = [36_000, startS + 18 * HOUR];
-  const phS = runS + 36 * HOUR;
-  const { entries, cureId } = weighIns(recipe, { startS, meatG }, w);
-  const by = (atS: number, body: EntryBody): DemoLine => [atS, w.operator, body];
+/** The pork of a batch was frozen long enough, each line for the lot it came from. */
+function frozenPork(recipe: Recipe, entries: readonly DemoLine[], startS: number, w: World) {
   const lotOf = (id: string) => {
     const weighed = entries.find(([, , b]) => b.kind === 'weighed' && b.lineId === id)?.[2];
     return weighed?.kind === 'weighed' ? (weighed.lotId ?? null) : null;
   };
-  const frozen = porkLines(recipe).map((lineId, i) =>
-    by(startS + 3000 + i * 30, {
+  return porkLines(recipe).map((lineId, i): DemoLine => [
+    startS + 3000 + i * 30,
+    w.operator,
+    {
       kind: 'parasites_controlled',
       lineId,
       lotId: lotOf(lineId),
       control: { way: 'frozen', thicknessMm: 120, atC: -20, forS: 24 * DAY },
-    }),
+    },
+  ]);
+}
+
+/**
+ * A dry stick in the chamber: its ferment, its cold smoke, its pieces weighed every few days.
+ * @param daysAgo when it was begun · @param done dry, packed and signed since
+ */
+async function tellDryStick(
+  w: World,
+  version: Version,
+  { nowS, daysAgo, done }: { nowS: number; daysAgo: number; done: boolean },
+): Promise<void> {
+  const recipe = version.content;
+  const startS = nowS - daysAgo * DAY;
+  const [meatG, runS] = [36_000, startS + 18 * HOUR];
+  const phS = runS + 36 * HOUR;
+  const batchId = randomUUID();
+  const { entries, cureId } = weighIns(recipe, { startS, meatG }, w);
+  const by = (atS: number, body: EntryBody): DemoLine => [atS, w.operator, body];
+  const endS = done ? runS + (LOST.at(-1)![0] + 0.5) * DAY : nowS;
+  const pieces = PIECES.flatMap(([piece, startG, more], i) =>
+    [[0, 0] as const, ...LOST]
+      .map(([day, share]): [number, number] => [runS + day * DAY + i * 40, share])
+      .filter(([atS]) => atS < endS)
+      .map(([atS, share]) =>
+        by(atS, {
+          kind: 'piece_weighed',
+          piece,
+          weightG: Math.round(startG * (1 - share * (1 + more))) + TARE_G,
+          tareG: TARE_G,
+        }),
+      ),
   );
-  const pieces = ['Red string', 'Blue string', 'Green string'].flatMap((piece, i) =>
-    [[0, 0] as const, ...LOST].map(([day, share]) =>
-      by(runS + day * DAY + i * 40, {
-        kind: 'piece_weighed',
-        piece,
-        weightG: Math.round((312 + 9 * i) * (1 - share * (1 + i / 25))) + 14,
-        tareG: 14,
-      }),
-    ),
-  );
-  await storeChamber(w, runS, nowS, phS);
+  const ended: DemoLine[] = done
+    ? [
+        [endS, w.lead, { kind: 'plan_named', plan: PLAN }],
+        by(endS + 60, { kind: 'pulled' }),
+        by(endS + 3 * HOUR, { kind: 'step_done', step: 'pack', weightG: 24_100 }),
+      ]
+    : [];
+  await storeChamber(w, runS, endS, phS);
   await record(
     w,
     version,
-    randomUUID(),
+    batchId,
     startS,
     [
-      begins(w, version, startS, meatG, 24 * DAY),
+      begins(w, version, startS, meatG, 26 * DAY),
       ...entries,
-      ...frozen,
+      ...frozenPork(recipe, entries, startS, w),
       by(startS + 2 * HOUR, { kind: 'cure_hold_started', coolerC: 2.1 }),
       by(startS + 15 * HOUR, { kind: 'cure_hold_ended', coolerC: 2.4 }),
       by(startS + 17 * HOUR, { kind: 'step_done', step: 'stuff', weightG: 37_200, tempC: 2 }),
@@ -80,12 +116,21 @@ async function tellDryStick(w: World, version: Version, nowS: number): Promise<v
         thickest: false,
       }),
       ...pieces,
+      ...[6, 16, 26].map((h, i) =>
+        by(runS + h * HOUR, {
+          kind: 'ph_logged',
+          ph: [5.74, 5.5, 5.26][i]!,
+          meterCheckedS: Math.round(runS + h * HOUR) - HOUR,
+        }),
+      ),
       by(phS, { kind: 'ph_logged', ph: 5.08, meterCheckedS: Math.round(phS) - HOUR }),
       by(phS + 600, { kind: 'stage_started', stageIndex: 1 }),
       by(phS + 9 * HOUR, { kind: 'stage_started', stageIndex: 2 }),
+      ...ended,
     ],
     cureId,
   );
+  if (done) await sign(w, batchId);
 }
 
 /** Raw links that were packed yesterday and are frozen: their label is still to be recorded. */
@@ -114,6 +159,8 @@ async function tellMarketLink(w: World, version: Version, nowS: number): Promise
 
 /** Batches whose way is not cook, chill and pack. */
 export async function tellWays(w: World, by: Record<string, Version>, nowS: number): Promise<void> {
-  await tellDryStick(w, by['Quarry dry stick']!, nowS);
+  const stick = by['Quarry dry stick']!;
+  await tellDryStick(w, stick, { nowS, daysAgo: 60, done: true });
+  await tellDryStick(w, stick, { nowS, daysAgo: 18, done: false });
   await tellMarketLink(w, by['Market raw link']!, nowS);
 }

@@ -29,6 +29,11 @@ export function phTargetWords(
       first: 'not within a week as things are',
       rest: 'warm the chamber; is there sugar, and does the culture live?',
     };
+  if (t.p90S === null && t.p50S !== null)
+    return {
+      first: `most likely ${show.ahead(t.p50S, nowS)}`,
+      rest: `not before ${show.ahead(t.p10S ?? t.p50S, nowS)}, and perhaps never: it is near where this sugar ends`,
+    };
   return band(t, nowS, show);
 }
 

@@ -34,13 +34,14 @@ export function degreeHoursAhead(input: {
 }): DegreeHoursAhead {
   const { rule, chamber, startS, nowS, target } = input;
   const aheadC = requireBetween('aheadC', input.aheadC, -20, 70);
-  const [first, last] = [chamber[0], chamber.at(-1)];
-  if (!first || !last) throw new QuantityError('chamber', 0, 'at least one reading');
+  const [first] = chamber;
+  if (!first) throw new QuantityError('chamber', 0, 'at least one reading');
   if (!(nowS >= startS)) throw new QuantityError('nowS', nowS, 'at or after startS');
+  const seen = chamber.filter((r) => r.tS <= nowS);
   const log = [
     { tS: Math.min(startS, first.tS), tempC: first.tempC },
-    ...chamber,
-    { tS: Math.max(nowS, last.tS), tempC: last.tempC },
+    ...seen,
+    { tS: nowS, tempC: (seen.at(-1) ?? first).tempC },
   ];
   const soFar = degreeHours(log, rule.floorC);
   const warmest = log.reduce((m, r) => Math.max(m, r.tempC), aheadC);

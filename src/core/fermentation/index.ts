@@ -1,4 +1,5 @@
 /** Fermentation: how a culture works, the hour of a pH, degree-hours. */
+export { whenWorked, workOf, workedBy, type WorkCourse } from './work';
 export { finalPh } from './final-ph';
 export {
   CULTURE_TEMPOS,

@@ -15,6 +15,8 @@ export type Ferment = {
   /** pH that ends it, and the pH of the site's rule for its degree-hours. */
   targetPh: number;
   rulePh: number;
+  /** When the record shows the rule's pH, as the verdict believes it; null while it does not. */
+  ruleReachedS: number | null;
   /** The warmest of the chamber up to now. */
   chamber: Reading[];
   /** When it was over: its pH shown, or the next stage begun; null while it goes on. */
@@ -69,6 +71,7 @@ export function fermentOf(c: Case): Ferment | null {
   return {
     tempo,
     targetPh,
+    ruleReachedS: phReachedS(c),
     rulePh: c.rules.fermentation.body.targetPh,
     chamber,
     overS,

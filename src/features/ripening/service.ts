@@ -58,6 +58,7 @@ export async function fermentAhead(
     input: ferment.input,
     targetPh: ferment.targetPh,
     over: ferment.overS !== null,
+    ruleReachedS: ferment.ruleReachedS,
     rule: d.case.rules.fermentation.body,
     chamber: ferment.chamber,
     attended: attendedSpans(await loadSite(db), nowS, nowS + AHEAD_S),

@@ -10,7 +10,7 @@ const thereFrom = (tS: number, attended: FermentJob['attended']) => {
 };
 
 function ferment(job: FermentJob): FermentAnswer {
-  const { input, targetPh, rule, chamber, attended, over } = job;
+  const { input, targetPh, rule, ruleReachedS, chamber, attended, over } = job;
   const forecast = forecastPh(input);
   const target = forecast.targets.find((t) => t.ph === targetPh)!;
   const ruled = forecast.targets.find((t) => t.ph === rule.targetPh) ?? target;
@@ -22,7 +22,8 @@ function ferment(job: FermentJob): FermentAnswer {
           chamber,
           aheadC: input.ahead.tempC,
           startS: input.startS,
-          nowS: input.nowS,
+          /* They count until the pH of the rule is there. */
+          nowS: Math.max(input.startS, ruleReachedS ?? input.nowS),
           target: ruled,
         });
   const untilS = target.p50S === null ? null : thereFrom(target.p50S, attended);

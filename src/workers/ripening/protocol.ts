@@ -16,6 +16,8 @@ export type RipeningJob =
       kind: 'ferment';
       input: PhForecastInput;
       targetPh: number;
+      /** When the record shows the rule's pH; null while it does not. */
+      ruleReachedS: number | null;
       /** The ferment is over: no chamber is to be set any more. */
       over: boolean;
       rule: FermentationRule;

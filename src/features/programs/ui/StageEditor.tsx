@@ -23,7 +23,8 @@ const JOINS = [
 
 /** How many conditions end the stage. */
 const endCount = (t: StageText) =>
-  [t.byTime, t.core !== '', t.logs !== '', t.loss !== '', t.ph !== '', t.dry].filter(Boolean).length;
+  [t.byTime, t.core !== '', t.logs !== '', t.loss !== '', t.ph !== '', t.dry].filter(Boolean)
+    .length;
 
 function Ends({
   t,

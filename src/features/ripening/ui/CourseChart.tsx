@@ -17,20 +17,25 @@ export type Course = {
   name: string;
   unit: string;
   digits: number;
+  /** Lines of the scale are so far apart. */
+  step: number;
 };
 
-const MARGIN_SHARE = 0.08;
+/** A picture of more days than this is labelled by days, s. */
+const DAYS_S = 4 * 86_400;
 
-/** Least and most of all that is drawn, with a little room. */
-function rangeOf({ course, measured, targets }: Course): { min: number; max: number } {
+/** Least and most of all that is drawn, on lines of the scale. */
+function rangeOf({ course, measured, targets, step }: Course): { min: number; max: number } {
   const all = [
     ...course.flatMap((c) => [c.p10, c.p90]),
     ...measured.map((m) => m.value),
     ...targets.map((t) => t.value),
   ];
   const [low, high] = [Math.min(...all), Math.max(...all)];
-  const room = Math.max(1e-3, (high - low) * MARGIN_SHARE);
-  return { min: low - room, max: high + room };
+  return {
+    min: Math.floor(low / step + 1e-6) * step,
+    max: Math.max(Math.ceil(high / step - 1e-6), Math.floor(low / step) + 1) * step,
+  };
 }
 
 /** How a pH or a loss has gone and is to go. */
@@ -38,6 +43,8 @@ export function CourseChart(c: Course) {
   const show = useShow();
   const at = (tS: number, y: number) => ({ x: Math.round(tS * 1000), y });
   const { min, max } = rangeOf(c);
+  const spanS = c.course.at(-1)!.tS - c.course[0]!.tS;
+  const label = (ms: number) => (spanS > DAYS_S ? show.day(ms / 1000) : show.clock(ms / 1000));
   const lines = [
     { name: 'early', data: c.course.map((p) => at(p.tS, p.p10)) },
     { name: 'late', data: c.course.map((p) => at(p.tS, p.p90)) },
@@ -50,15 +57,20 @@ export function CourseChart(c: Course) {
     markers: { size: [0, 0, 0, 6], strokeWidth: 0, hover: { sizeOffset: 2 } },
     xaxis: {
       type: 'numeric',
-      tickAmount: 6,
+      tickAmount: 4,
       labels: {
-        formatter: (v) => show.clock(Number(v) / 1000),
+        formatter: (v) => label(Number(v)),
         rotate: 0,
         hideOverlappingLabels: true,
       },
       tooltip: { enabled: false },
     },
-    yaxis: { min, max, tickAmount: 5, labels: { formatter: (v) => show.number(v, c.digits) } },
+    yaxis: {
+      min,
+      max,
+      tickAmount: Math.round((max - min) / c.step),
+      labels: { formatter: (v) => show.number(v, c.digits) },
+    },
     tooltip: {
       shared: false,
       x: { formatter: (v) => show.clock(Number(v) / 1000) },

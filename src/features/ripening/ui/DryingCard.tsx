@@ -111,6 +111,7 @@ export function DryingCard({
         name={`Loss of ${last.piece}`}
         unit="%"
         digits={1}
+        step={5}
       />
       <p className="small">
         {last.piece} comes last, and the batch is judged on it. In {ROOM[d.humidity]}. Water

@@ -27,7 +27,8 @@ function DegreeHours({ f, show }: { f: FermentAhead; show: Show }) {
   const d = f.degreeHours;
   if (!d) return <p className="small">No chamber temperature is logged: no degree-hours.</p>;
   const words = (x: number) => degreeHourWords(x, show);
-  const ahead = f.overS === null && d.atTarget.p50 !== null;
+  const shown = f.ruleReachedS !== null;
+  const open = f.overS === null && !shown;
   return (
     <div>
       <dt className="text-soft">Degree-hours to pH {show.number(f.rulePh, 2)}</dt>
@@ -37,9 +38,10 @@ function DegreeHours({ f, show }: { f: FermentAhead; show: Show }) {
         >
           {words(d.soFar)}
         </strong>{' '}
-        so far{ahead ? `, ${words(d.atTarget.p50!)} when it is there` : ''}; at most{' '}
-        {words(d.limit)}
-        {f.overS === null && d.limitS !== null && d.status !== 'over'
+        {shown ? 'until then' : 'so far'}
+        {open && d.atTarget.p50 !== null ? `, ${words(d.atTarget.p50!)} when it is there` : ''}; at
+        most {words(d.limit)}
+        {open && d.limitS !== null && d.status !== 'over'
           ? `, which is ${show.clock(d.limitS)} in this chamber`
           : ''}
       </dd>
@@ -100,6 +102,7 @@ export function FermentCard({
         name="pH"
         unit=""
         digits={2}
+        step={0.2}
       />
       <p className="small">
         {basis.from === 'fitted'

@@ -95,6 +95,7 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
           <h2 className="text-lg font-semibold">Fermentation</h2>
           <StatusChip status={fermentation.status} />
           <p>{checkWords(fermentation, show)}</p>
+          <Link href={`/batches/${dossier.head.id}/ripening`}>The hour of its pH</Link>
         </section>
       )}
       {c.state.run && !closed && <ChillCard after={afterHeat(c)} show={show} nowS={now} />}

@@ -21,6 +21,9 @@ export default async function RipeningPage({ params }: { params: Promise<{ id: s
   const [ferment, drying] = [await fermentAhead(db(), dossier), await dryingAhead(dossier)];
   const check = (code: string) => dossier.verdict.checks.find((k) => k.code === code);
   const losses = lossesOf(state);
+  const meter = recipe.fermentation && state.run && !closed && (
+    <PhForm targetPh={recipe.fermentation.targetPh} />
+  );
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">
       <div className="space-y-4">
@@ -33,11 +36,10 @@ export default async function RipeningPage({ params }: { params: Promise<{ id: s
         {ferment && (
           <FermentCard ferment={ferment} check={check('fermentation')} show={show} nowS={now} />
         )}
-        {recipe.fermentation && state.run && !closed && (
-          <PhForm targetPh={recipe.fermentation.targetPh} />
-        )}
+        {drying && meter}
       </div>
       <div className="space-y-4">
+        {!drying && meter}
         {drying && (
           <DryingCard
             drying={drying}
