@@ -2,7 +2,8 @@ import { placeNow } from '@/core';
 import type { Dossier } from '@/features/logbook/service';
 import type { Handle } from '@/platform/db/client';
 import type { Asker } from '@/workers/pool';
-import { forecastBatch, type BatchForecast } from './forecast';
+import { fermentAhead, type FermentAhead } from '@/features/ripening/service';
+import { forecastBatch, type Ahead, type BatchForecast } from './forecast';
 import { housePrior } from './fits';
 
 /** A forecast is made anew when the record changes, and this often as readings come, s. */
@@ -12,6 +13,17 @@ const MOST_KEPT = 200;
 type Kept = { key: string; forecast: BatchForecast | null };
 const shared = globalThis as { jollyForecasts?: Map<string, Kept> };
 const kept = (shared.jollyForecasts ??= new Map());
+
+/** When a ferment that goes on meets its pH. */
+function phAhead(f: FermentAhead): Ahead | null {
+  const target = f.forecast.targets.find((t) => t.ph === f.targetPh);
+  if (f.overS !== null || target?.status !== 'forecast') return null;
+  return { p10: target.p10S, p50: target.p50S, p90: target.p90S };
+}
+
+/** The ferment of a batch that hangs, with its hour; null where none goes on. */
+export const fermentNow = (db: Handle, d: Dossier, asker: Asker): Promise<FermentAhead | null> =>
+  d.case.state.phase === 'in_house' ? fermentAhead(db, d, asker) : Promise.resolve(null);
 
 /** The forecast of a batch, refitted when its record changed or enough readings came. */
 export async function forecastOf(
@@ -26,8 +38,9 @@ export async function forecastOf(
   const known = kept.get(d.head.id);
   if (known?.key === key) return known.forecast;
   const { recipe, state } = d.case;
+  const ferment = await fermentNow(db, d, asker);
   const prior = await housePrior(db, houseId, { recipe, weather: state.weather.at(-1) });
-  const forecast = await forecastBatch(d.case, prior, asker);
+  const forecast = await forecastBatch(d.case, prior, { ph: ferment && phAhead(ferment), asker });
   kept.set(d.head.id, { key, forecast });
   if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
   return forecast;

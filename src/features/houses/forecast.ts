@@ -47,7 +47,7 @@ const FIRST_S = 900;
 const USUAL_START_C = 4;
 
 /** Stages that a run has gone through and is to go through, for the model, with the starts that are known. */
-function courseOf(c: Case, progress: StageProgress | null) {
+function courseOf(c: Case, progress: StageProgress | null, phEndS: number | null) {
   const { state, recipe } = c;
   const run = state.run!;
   const begun = runStages(state).filter((s) => run.pulledS === null || s.startS < run.pulledS);
@@ -68,7 +68,11 @@ function courseOf(c: Case, progress: StageProgress | null) {
   const heat = stages.map((s, i) => {
     const h = heatStage(s);
     if (i === stages.length - 1) return { ...h, endS: 72 * 3600 };
-    if (i !== present || !progress || h.endS === undefined) return h;
+    if (i !== present || !progress) return h;
+    /* A ferment that waits for its pH ends when that is forecast. */
+    if (s.ends?.ph !== undefined && phEndS !== null)
+      return { ...h, endS: Math.max(60, phEndS - progress.at.startS) };
+    if (h.endS === undefined) return h;
     /* The clock of the stage, with its pauses and extensions. */
     return { ...h, endS: h.endS + (progress.plannedS - progress.at.stage.plannedS) };
   });
@@ -106,10 +110,10 @@ function readingsOf(c: Case): RunReading[] {
 }
 
 /** A run as the model takes it, with the stages behind it; null before the run. */
-function courseInput(c: Case, house: HousePrior | undefined) {
+function courseInput(c: Case, house: HousePrior | undefined, phEndS: number | null = null) {
   const { run } = c.state;
   if (!run) return null;
-  const course = courseOf(c, stageProgress(c.state, stageEvidence(c), c.nowS));
+  const course = courseOf(c, stageProgress(c.state, stageEvidence(c), c.nowS), phEndS);
   const readings = readingsOf(c);
   const first = readings.find((r) => r.channel === 'core' && r.tS < FIRST_S);
   const input: ForecastInput = {
@@ -172,14 +176,17 @@ function doneTargets(c: Case, last: ProgramStage | undefined): Target[] {
   return rule.way === 'end_point' ? [{ coreC }] : [{ coreC }, logs];
 }
 
-/** What lies ahead of a batch in or after the house, from its own readings; null before the run and once packed. */
+/**
+ * What lies ahead of a batch in or after the house, from its own readings; null before the run and once packed.
+ * @param ph hour at which its ferment meets the pH that ends it, where one goes on
+ */
 export async function forecastBatch(
   c: Case,
   house: HousePrior | undefined,
-  asker: Asker = 'page',
+  { ph = null, asker = 'page' }: { ph?: Ahead | null; asker?: Asker } = {},
 ): Promise<BatchForecast | null> {
   const { steps } = c.state;
-  const made = steps.pack ? null : courseInput(c, house);
+  const made = steps.pack ? null : courseInput(c, house, ph?.p50 ?? null);
   if (!made) return null;
   const { course, run } = made;
   const inHouse = run.pulledS === null;
@@ -195,7 +202,12 @@ export async function forecastBatch(
   const [bloomS, packS] = [plannedS(c.recipe, 'bloom'), plannedS(c.recipe, 'pack')];
   const coldS = cold.p50S === null ? null : cold.p50S + run.startS;
   return {
-    stage: stageTarget.length > 0 ? toClock(forecasts[0]!, run.startS) : null,
+    stage:
+      stageTarget.length === 0
+        ? null
+        : present!.ends?.ph !== undefined && ph
+          ? ph
+          : toClock(forecasts[0]!, run.startS),
     done: inHouse
       ? toClock(
           forecasts.slice(stageTarget.length, stageTarget.length + done.length).reduce(later),

@@ -14,11 +14,11 @@ import type { Handle } from '@/platform/db/client';
 import { giveWay } from '@/platform/give-way';
 import type { Asker } from '@/workers/pool';
 import type { BatchForecast } from './forecast';
-import { forecastOf } from './forecast-cache';
+import { fermentNow, forecastOf } from './forecast-cache';
 import { placeKnown } from './place-known';
 import { isAt } from './program';
 import { stageEvidence } from './stage-evidence';
-import { fermentAhead, type FermentAhead } from '@/features/ripening/service';
+import type { FermentAhead } from '@/features/ripening/service';
 
 /** An alarm of a batch with the key under which the record knows it, once it does. */
 export type BatchAlarm = Alarm & {
@@ -105,10 +105,10 @@ export async function memberOf(
 }
 
 async function workedOut(db: Handle, d: Dossier, nowS: number, asker: Asker): Promise<Member> {
+  const ferment = await fermentNow(db, d, asker);
   const forecast = await forecastOf(db, d, asker);
   await giveWay();
   const place = await placeKnown(db, d);
-  const ferment = d.case.state.phase === 'in_house' ? await fermentAhead(db, d, asker) : null;
   const progress = stageProgress(d.case.state, stageEvidence(d.case), nowS);
   return {
     dossier: d,

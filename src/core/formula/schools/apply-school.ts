@@ -96,6 +96,13 @@ function chilled(r: Recipe, school: School<'chill'>): Recipe {
 
 const isTestPiece = (s: RouteStep) => s.manner === 'test_piece';
 
+/** A school's ferment: until its pH, and no longer than half as long again. */
+const untilItsPh = (school: keyof typeof PH) => {
+  const stage = fermentStage(school);
+  const ends = { join: 'any' as const, ph: PH[school].targetPh };
+  return { ...stage, ends, maxS: 1.5 * stage.plannedS };
+};
+
 function fermented(r: Recipe, school: School<'fermentation'>): Recipe {
   const rest = programOf(r).filter((s) => s.kind !== 'ferment');
   if (school === 'none') {
@@ -106,7 +113,7 @@ function fermented(r: Recipe, school: School<'fermentation'>): Recipe {
   const piece = { manner: 'test_piece' as const };
   const tested = withStep(r, 'other', piece, AFTER_STUFFING, isTestPiece);
   return {
-    ...withProgram(tested, withIds([fermentStage(school), ...rest])),
+    ...withProgram(tested, withIds([untilItsPh(school), ...rest])),
     fermentation: PH[school],
   };
 }

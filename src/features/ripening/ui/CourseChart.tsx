@@ -44,7 +44,8 @@ export function CourseChart(c: Course) {
   const at = (tS: number, y: number) => ({ x: Math.round(tS * 1000), y });
   const { min, max } = rangeOf(c);
   const spanS = c.course.at(-1)!.tS - c.course[0]!.tS;
-  const label = (ms: number) => (spanS > DAYS_S ? show.day(ms / 1000) : show.clock(ms / 1000));
+  const label = (ms: number) =>
+    spanS > DAYS_S ? show.day(ms / 1000) : show.clock(ms / 1000, c.course[0]!.tS);
   const lines = [
     { name: 'early', data: c.course.map((p) => at(p.tS, p.p10)) },
     { name: 'late', data: c.course.map((p) => at(p.tS, p.p90)) },
@@ -71,6 +72,7 @@ export function CourseChart(c: Course) {
       tickAmount: Math.round((max - min) / c.step),
       labels: { formatter: (v) => show.number(v, c.digits) },
     },
+    responsive: [{ breakpoint: 500, options: { xaxis: { tickAmount: 2 } } }],
     tooltip: {
       shared: false,
       x: { formatter: (v) => show.clock(Number(v) / 1000) },

@@ -92,7 +92,7 @@ export function FermentCard({
         </div>
       </dl>
       <CourseChart
-        course={f.forecast.course}
+        course={f.forecast.course.filter((c) => f.overS === null || c.tS <= f.overS)}
         measured={f.input.readings.map((r) => ({ tS: r.tS, value: r.ph }))}
         targets={f.forecast.targets.map((t) => ({
           value: t.ph,
