@@ -182,9 +182,10 @@ describe('alarms of a ferment', () => {
     ['hours before it comes', 10, known(), [], []],
     ['two hours before it may come', 18, known(), [], ['ph_coming']],
     ['it comes in the night: twelve hours before', 9, known({ alone: true }), [], ['ph_coming']],
+    ['it is most likely there', 23, known({ p10S: RUN + 22 * HOUR }), [], ['ph_coming']],
     ['it never comes', 19, known({ p10S: null, p50S: null }), [], []],
     ['sourer than asked', 23, known({ p50S: RUN + 21 * HOUR }), [ph(22.5, 4.8)], ['ph_past']],
-    ['as asked', 23, known({ p50S: RUN + 21 * HOUR }), [ph(22.5, 4.95)], []],
+    ['as asked', 23, null, [ph(22.5, 4.95)], []],
     [
       'degree-hours nearly gone',
       10,

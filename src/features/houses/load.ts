@@ -65,15 +65,16 @@ export function alarmsNow(
   });
 }
 
-/** What an alarm asks of a ferment; null once it is over. */
+/** What an alarm asks of a ferment; once its pH is believed there is nothing more to come. */
 function fermentKnown(f: FermentAhead): FermentKnown | null {
   const target = f.forecast.targets.find((t) => t.ph === f.targetPh);
-  if (f.overS !== null || !target) return null;
-  const d = f.degreeHours;
+  if (!target) return null;
+  const open = f.overS === null;
+  const d = f.ruleReachedS === null ? f.degreeHours : null;
   return {
     ph: f.targetPh,
-    p10S: target.p10S,
-    p50S: target.p50S,
+    p10S: open ? target.p10S : null,
+    p50S: open ? target.p50S : null,
     alone: f.alone,
     cooled: f.cooled && { tempC: f.cooled.tempC, untilS: f.cooled.untilS },
     degreeHours: d && { ...d, close: d.status !== 'within' },

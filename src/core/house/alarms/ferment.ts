@@ -13,12 +13,12 @@ const ferments: Look = (v) => (inHouse(v) && v.at!.stage.kind === 'ferment' ? {}
 /** The pH comes soon, or while nobody is there: come, or cool the chamber. */
 export const phComing: Look = (v) => {
   const f = v.ferment;
-  if (!f || !ferments(v) || f.p50S === null || f.p50S <= v.nowS) return null;
+  if (!f || !ferments(v) || f.p50S === null) return null;
   const firstS = f.p10S ?? f.p50S;
   if (firstS - v.nowS > (f.alone ? LEAD_ALONE_S : LEAD_S)) return null;
   return {
     ph: f.ph,
-    atS: f.p50S,
+    atS: Math.max(f.p50S, v.nowS),
     alone: Number(f.alone),
     ...(f.cooled ? { coolC: f.cooled.tempC, untilS: f.cooled.untilS } : {}),
   };

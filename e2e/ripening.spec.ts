@@ -1,0 +1,151 @@
+import { randomUUID } from 'node:crypto';
+import { expect, test, type Page } from '@playwright/test';
+import { as, release, startJob, tell, weighed } from './support/job';
+import { signIn } from './support/people';
+
+type Line = [number, Record<string, unknown> & { kind: string }, string?];
+
+/** Weighed, cured, stuffed and hung in the stone chamber, the pork frozen before; 20 kg of dry sticks. */
+async function hung(page: Page, id: string, began: number): Promise<void> {
+  const cure = randomUUID();
+  await tell(page, id, began, [
+    [0.1, weighed('shoulder', 17_000)],
+    [0.2, weighed('fat', 3000)],
+    [0.3, weighed('cure', 44.8), cure],
+  ]);
+  await as(page, 'tomas');
+  await tell(page, id, began, [[0.4, { kind: 'cure_checked', weighedId: cure, readingG: 44.8 }]]);
+  await as(page, 'ines');
+  await tell(page, id, began, [
+    [0.5, weighed('salt', 478)],
+    [0.6, weighed('dextrose', 160)],
+    [0.7, weighed('pepper', 60)],
+    [0.8, weighed('culture', 5)],
+    ...['shoulder', 'fat'].map((lineId): Line => [
+      0.9,
+      {
+        kind: 'parasites_controlled',
+        lineId,
+        lotId: null,
+        control: { way: 'frozen', thicknessMm: 120, atC: -20, forS: 24 * 86_400 },
+      },
+    ]),
+    [1, { kind: 'cure_hold_started', coolerC: 2 }],
+    [14, { kind: 'cure_hold_ended', coolerC: 2 }],
+    [15, { kind: 'step_done', step: 'stuff', weightG: 20_600, tempC: 3 }],
+    [16, { kind: 'run_started', houseId: 'stone' }],
+  ]);
+}
+
+/** What somebody read off the chamber's dry and wet bulb, every so many hours. */
+const read = (fromH: number, toH: number, everyH: number, airC: number, wetC: number): Line[] =>
+  Array.from(
+    { length: Math.floor((toH - fromH) / everyH) + 1 },
+    (_, k) => fromH + k * everyH,
+  ).flatMap((h): Line[] => [
+    [h, { kind: 'reading_logged', what: 'air', tempC: airC, thickest: false }],
+    [h + 0.05, { kind: 'reading_logged', what: 'wet_bulb', tempC: wetC, thickest: false }],
+  ]);
+
+const ph = (h: number, value: number, began: number): Line => [
+  h,
+  { kind: 'ph_logged', ph: value, meterCheckedS: Math.round(began / 1000 + (h - 1) * 3600) },
+];
+
+const pieces = (h: number, share: number): Line[] =>
+  [300, 310, 320].map((startG, i): Line => [
+    h + i / 60,
+    {
+      kind: 'piece_weighed',
+      piece: ['Red', 'Blue', 'Green'][i]!,
+      weightG: Math.round(startG * share),
+    },
+  ]);
+
+test('a ferment tells its hour, and that it comes and is past, before and after it is too sour', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await signIn(page, 'ines');
+  const { id, began } = await startJob(page, 'Quarry dry stick', 42);
+  await hung(page, id, began);
+  await page.goto(`/batches/${id}/ripening`);
+  const ferment = page.getByRole('region', { name: 'Ferment' });
+  await expect(ferment).toContainText('no reading yet, so the band is wide');
+  await tell(page, id, began, [
+    ...read(16, 41, 3, 22, 21),
+    ph(18, 5.76, began),
+    ph(26, 5.62, began),
+    ph(34, 5.36, began),
+    ph(41, 5.13, began),
+  ]);
+  await page.reload();
+  await expect(ferment).toContainText('From 4 readings of this batch');
+  await expect(ferment).toContainText('pH 5.1, which ends it');
+  await expect(ferment).toContainText('°C·h until then; at most 667');
+  await page.goto(`/batches/${id}/house`);
+  await expect(page.getByText('The pH comes').first()).toBeVisible();
+
+  await page.goto(`/batches/${id}/ripening`);
+  const form = page.getByRole('form', { name: 'Log a pH' });
+  await form.getByLabel('The meter shows').fill('0.4');
+  await form.getByRole('button', { name: 'Log this pH' }).click();
+  await expect(form.getByText('No sausage has this pH.')).toBeVisible();
+  await form.getByLabel('The meter shows').fill('4,9');
+  await form.getByLabel('This meter was checked in its buffers today').check();
+  await form.getByRole('button', { name: 'Log this pH' }).click();
+  await expect(ferment).toContainText('From 5 readings of this batch');
+  await page.goto(`/batches/${id}/house`);
+  await expect(page.getByText('Sourer than asked').first()).toBeVisible();
+
+  await as(page, 'maud');
+  const reason = { disposition: 'destroy', reason: 'the test is over', checks: [] };
+  await tell(page, id, Date.now(), [[0, { kind: 'disposed', ...reason }]]);
+});
+
+test('fermented, smoked, dried over weeks to its signature; a dry room is told of before the rim is hard', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await signIn(page, 'ines');
+  const { id, began } = await startJob(page, 'Quarry dry stick', 27 * 24);
+  await hung(page, id, began);
+  await tell(page, id, began, [
+    ...pieces(16.2, 1),
+    ...read(16, 52, 3, 22, 21),
+    ph(30, 5.5, began),
+    ph(44, 5.25, began),
+    ph(51, 5.08, began),
+    [52, { kind: 'stage_started', stageIndex: 1 }],
+    [60, { kind: 'stage_started', stageIndex: 2 }],
+    ...read(61, 27 * 24 - 1, 12, 14, 8),
+    ...pieces(4 * 24, 0.9),
+    ...pieces(8 * 24, 0.83),
+    ...pieces(13 * 24, 0.76),
+    ...pieces(19 * 24, 0.71),
+  ]);
+  await page.goto(`/batches/${id}/ripening`);
+  const drying = page.getByRole('region', { name: 'Drying', exact: true });
+  await expect(drying.getByTestId('drying-days')).toContainText('Red');
+  await expect(drying).toContainText('In the room as its sensors say');
+  await expect(drying).toContainText(/The rim (dries too fast|is closing)/);
+  await expect(drying).toContainText('% humidity for two days');
+
+  const form = page.getByRole('form', { name: 'Weigh a marked piece' });
+  await form.getByLabel('Piece, by its mark').fill('Red');
+  await form.getByLabel('The scale shows').fill('heavy');
+  await form.getByRole('button', { name: 'Record this weight' }).click();
+  await expect(form).toContainText('Give the weight as a number');
+  await tell(page, id, began, pieces(27 * 24 - 0.5, 0.64));
+  await page.reload();
+  await expect(drying.getByText('Pass')).toBeVisible();
+  await expect(drying.getByTestId('drying-days')).toContainText('shown');
+
+  await as(page, 'maud');
+  await tell(page, id, began, [
+    [27 * 24 - 0.3, { kind: 'plan_named', plan: 'Plan 7 of 2026, sticks' }],
+    [27 * 24 - 0.2, { kind: 'pulled' }],
+    [27 * 24 - 0.1, { kind: 'step_done', step: 'pack', weightG: 13_100 }],
+  ]);
+  await release(page, id);
+});
