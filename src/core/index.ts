@@ -109,6 +109,7 @@ export * from './route';
 export * from './fermentation';
 export * from './drying';
 export * from './ripening';
+export * from './shelf';
 export { CURE_WORDS } from './formats/ingredients/volume-weights';
 export {
   parseIngredientList,
@@ -230,7 +231,6 @@ export {
   type AlarmRank,
   type PlaceKnown,
 } from './house/alarms/alarm';
-export type { FermentKnown } from './house/alarms/ferment-known';
 export { spreadOf } from './house/alarms/place';
 export { alarmsOf } from './house/alarms/alarms';
 export { alarmChanges, type AlarmChanges } from './house/alarms/changes';
@@ -276,7 +276,6 @@ export { longestGrowth } from './verdict/come-up-check';
 export { piecesLethality } from './verdict/lethality-check';
 export { owedHoldS, unweighedLines, weighedAcceleratorPpm } from './verdict/weighed-basis';
 export { judgeLethality, stillNeededS } from './verdict/lethality-way';
-export { creditedPh, fermentStart, isCheckedPh, phReachedS } from './verdict/ferment-view';
 export { checkDrying, lossesOf, type PieceLoss } from './verdict/drying-check';
 export { checkParasites, openLotsOf, porkLines } from './verdict/parasite-check';
 export { servingDueS } from './verdict/serving-check';

@@ -67,6 +67,7 @@ export const BASIS_WORDS: Record<DoseBasis, string> = {
 export const RULE_WORDS: Record<RuleKind, string> = {
   ...CHECK_WORDS,
   floor: 'Casing to cooler',
+  shelf: 'Keeping without a cooler',
   formula: 'Formula',
 };
 

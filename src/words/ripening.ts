@@ -1,4 +1,4 @@
-import type { CultureTempo, LossForecast, PhForecast, RimView } from '@/core';
+import type { CultureTempo, LossForecast, PhForecast, RimView, ShelfView } from '@/core';
 import { bandWords } from './band';
 import type { Show } from './show';
 
@@ -70,4 +70,23 @@ export function rimWords(rim: RimView, show: Show): string | null {
       ? 'Rest it in still, moist air.'
       : `Set ${show.number(rim.rhInstead * 100, 0)} % humidity for two days: it evens out from inside.`;
   return `${what}: by the model it holds ${share}. ${instead} Feel the ring, and slice one.`;
+}
+
+/** What a product is at its end by the site's rule, and what would prove more, in words. */
+export function shelfWords(v: ShelfView, show: Show): { first: string; rest: string } {
+  if (v.class === 'shelf_stable')
+    return {
+      first: 'Keeps without a cooler',
+      rest: `by way ${v.way! + 1} of the site’s rule, each figure measured with a meter that was checked.`,
+    };
+  const first = `Keep it at ${show.temp(v.keepC!)} or colder`;
+  if (v.because === 'too_wet')
+    return {
+      first,
+      rest: 'No way of the site’s rule comes near: it is too moist, or not sour enough.',
+    };
+  return {
+    first,
+    rest: 'It may keep without a cooler, but nothing proves it: measure its water activity, and its pH, with meters that were checked. An estimate is no proof.',
+  };
 }

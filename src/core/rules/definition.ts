@@ -195,6 +195,20 @@ export const RULE_DEFINITIONS = {
     /** A reading of water activity counts for so long after its meter was checked, s. */
     meterMaxAgeS: seconds('a_w meter checked at most ago'),
   },
+  /* When a product keeps without a cooler: any of these ways, every figure of it measured. */
+  shelf: {
+    ways: {
+      as: 'list',
+      label: 'shelf-stable with',
+      of: {
+        maxAw: { as: 'aw', label: 'a_w at most', optional: true },
+        maxPh: { as: 'ph', label: 'pH at most', min: 4, max: 6, optional: true },
+      },
+      least: 1,
+      most: 6,
+    },
+    keepC: temp('else kept at most at'),
+  },
   serving: {
     withinS: seconds('eaten within'),
     hotC: temp('or kept at'),

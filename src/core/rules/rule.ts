@@ -1,5 +1,6 @@
 import { sodiumNitriteFromIon } from '../formula/nitrite-ion';
 import { FLOOR_USUAL } from './tables/floor';
+import { SHELF_STRICT } from './tables/shelf';
 import type { RuleBodyOf, RuleKind } from './definition';
 
 export type DoseRule = RuleBodyOf<'dose'>;
@@ -40,3 +41,7 @@ export function doseLimits(rule: DoseRule): { minPpm: number; maxPpm: number } {
 
 /** What is usual on the floor by a batch's rules; the starter values for one that began before there was such a rule. */
 export const floorRuleOf = (rules: Partial<RuleSet>): FloorRule => rules.floor?.body ?? FLOOR_USUAL;
+
+/** The site's rule of what keeps without a cooler; the strict one for batches that began before there was one. */
+export const shelfRuleOf = (rules: Partial<RuleSet>): RuleBodyOf<'shelf'> =>
+  rules.shelf?.body ?? SHELF_STRICT;

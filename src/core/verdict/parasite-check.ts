@@ -25,9 +25,17 @@ const figuresOf = (c: ParasiteControl): Figure[] =>
           : [{ name: 'thicknessMm', value: c.thicknessMm, unit: 'mm' } as const]),
       ];
 
-/** Was it frozen as the rule asks: as cold as a row says, for as long? */
-function controlled(c: ParasiteControl, rule: RuleBodyOf<'parasites'>): boolean {
-  if (c.way === 'certified') return true;
+/**
+ * Whether what was recorded controls the parasites of pork: certified, or frozen as a row of the rule asks, as cold for as long;
+ * by the thickness of its thickest piece, or by the middle where that was measured.
+ * @returns the row that carries it; `certified` names none. `ok: false` where it was too warm, too short or too thick
+ * @source 9 CFR 318.10 as the site's rule has it (starter values, the site confirms)
+ */
+export function parasiteControl(
+  c: ParasiteControl,
+  rule: RuleBodyOf<'parasites'>,
+): { ok: boolean; row: { atC: number; forS: number } | null } {
+  if (c.way === 'certified') return { ok: true, row: null };
   const rows =
     c.thicknessMm === null
       ? rule.core
@@ -36,7 +44,8 @@ function controlled(c: ParasiteControl, rule: RuleBodyOf<'parasites'>): boolean 
         : c.thicknessMm <= rule.thickMm
           ? rule.thick
           : [];
-  return rows.some((r) => c.atC <= r.atC + 1e-9 && c.forS >= r.forS - 1e-9);
+  const row = rows.find((r) => c.atC <= r.atC + 1e-9 && c.forS >= r.forS - 1e-9) ?? null;
+  return { ok: row !== null, row };
 }
 
 /** Lots of a line that were weighed in and of whose freezing nothing is recorded; null is what has no lot. */
@@ -67,7 +76,7 @@ export function checkParasites(c: Case): Check {
     const lots = weighingsOf(state, id).map((w) => w.lotId);
     return state.parasites[id]!.flatMap((p) => (lots.includes(p.lotId) ? [p.control] : []));
   });
-  const short = counted.find((p) => !controlled(p, rule.body));
+  const short = counted.find((p) => !parasiteControl(p, rule.body).ok);
   if (short) return check('parasites', rule, 'fail', 'too_short', figuresOf(short));
   const shown = counted[0]!;
   return check('parasites', rule, 'pass', shown.way, figuresOf(shown));

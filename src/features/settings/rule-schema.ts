@@ -75,6 +75,10 @@ const AGREE: Agree = {
     r.bands.every((b, i) => i === 0 || b.belowC > r.bands[i - 1]!.belowC)
       ? null
       : 'the temperatures must rise',
+  shelf: (r) =>
+    r.ways.every((w) => w.maxAw !== undefined || w.maxPh !== undefined)
+      ? null
+      : 'each way needs a water activity or a pH',
   parasites: (r) => (r.thinMm < r.thickMm ? null : 'the thin pieces must be the thinner'),
   probe_evidence: (r) =>
     (r.neighbourC === undefined) === (r.neighbourS === undefined)

@@ -16,5 +16,6 @@ export const DEFAULT_RULES: Record<RuleKind, string> = {
   cold_chain: 'cold-chain-raw',
   making: 'making-usual',
   floor: 'floor-usual',
+  shelf: 'shelf-aw-085',
   formula: 'formula-us-cooked',
 };

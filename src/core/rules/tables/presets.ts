@@ -1,5 +1,6 @@
 import { SALMONELLA } from '../../lethality/lethality';
 import { FLOOR_PRESET } from './floor';
+import { SHELF_PRESETS } from './shelf';
 import { MAKING_PRESET } from './making';
 import type { RulePreset } from './preset';
 
@@ -285,4 +286,5 @@ export const RULE_PRESETS: readonly RulePreset[] = [
   },
   MAKING_PRESET,
   FLOOR_PRESET,
+  ...SHELF_PRESETS,
 ];

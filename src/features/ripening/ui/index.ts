@@ -1,2 +1,3 @@
 export { FermentCard } from './FermentCard';
 export { DryingCard } from './DryingCard';
+export { ShelfCard } from './ShelfCard';

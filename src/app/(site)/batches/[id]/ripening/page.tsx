@@ -1,10 +1,11 @@
-import { lossesOf } from '@/core';
+import { lossesOf, shelfOf } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { PhForm } from '@/features/batches/ui/PhForm';
 import { PieceWeigh } from '@/features/batches/ui/PieceWeigh';
 import { dryingAhead, fermentAhead } from '@/features/ripening/service';
 import { DryingCard } from '@/features/ripening/ui/DryingCard';
+import { ShelfCard } from '@/features/ripening/ui/ShelfCard';
 import { FermentCard } from '@/features/ripening/ui/FermentCard';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
@@ -21,6 +22,7 @@ export default async function RipeningPage({ params }: { params: Promise<{ id: s
   const [ferment, drying] = [await fermentAhead(db(), dossier), await dryingAhead(dossier)];
   const check = (code: string) => dossier.verdict.checks.find((k) => k.code === code);
   const losses = lossesOf(state);
+  const shelf = shelfOf(dossier.case);
   const meter = recipe.fermentation && state.run && !closed && (
     <PhForm targetPh={recipe.fermentation.targetPh} />
   );
@@ -48,6 +50,9 @@ export default async function RipeningPage({ params }: { params: Promise<{ id: s
             show={show}
             nowS={now}
           />
+        )}
+        {shelf && state.run && (
+          <ShelfCard shelf={shelf} rule={dossier.case.rules.shelf} show={show} />
         )}
         {recipe.drying && !closed && <PieceWeigh losses={losses} />}
       </div>
