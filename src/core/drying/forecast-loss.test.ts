@@ -85,6 +85,19 @@ test('a weight that shows it is reached; air as moist as the piece never gets th
   expect(never).toMatchObject({ status: 'unreachable', p50S: null, p90S: null });
 });
 
+test('a piece that has hung for most of a year is still followed', () => {
+  const hung = {
+    weighings: [
+      { tS: 0, weightG: 1000 },
+      { tS: 200 * DAY, weightG: 720 },
+    ],
+    nowS: 220 * DAY,
+  };
+  expect(forecastLoss(input({ ...hung, targetLoss: 0.45 })).p10S ?? Infinity).toBeGreaterThan(
+    220 * DAY,
+  );
+});
+
 test.each([
   ['a piece that was swapped', [1000, 960, 1190, 880]],
   ['a scale in the other unit', [1000, 960, 33, 900]],

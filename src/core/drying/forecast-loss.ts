@@ -11,7 +11,7 @@ import {
 } from './fit-loss';
 import { nextWeighing } from './next-weighing';
 import type { DryingAir, DryingFactors } from './piece';
-import { simulateDrying, type DryingInput } from './simulate-drying';
+import { MOST_DAYS, simulateDrying, type DryingInput } from './simulate-drying';
 
 export type LossForecastInput = Pick<DryingInput, 'piece' | 'filmWm2K' | 'permeability'> & {
   /** Net weights of one marked piece, in any order; the earliest is its start. */
@@ -86,7 +86,7 @@ export function forecastLoss(input: LossForecastInput): LossForecast {
     filmWm2K: i.filmWm2K,
     air: room(i.ahead.rh),
     startS: first.tS,
-    untilS: i.nowS + MOST_AHEAD_S,
+    untilS: Math.min(i.nowS + MOST_AHEAD_S, Math.max(i.nowS, first.tS + MOST_DAYS * 86_400)),
     untilLoss: Math.min(0.8, i.targetLoss + BEYOND),
   };
   const fitted = fitLoss(run, weighings, { nowS: i.nowS, prior: i.prior });

@@ -34,7 +34,8 @@ export type DryingCourse = { samples: DryingSample[]; lossS: number | null };
 const STEP_S = { first: 300, most: 14_400, by: 1.3 };
 /** A room's air is looked at this often at least, s. */
 const SAMPLES = 400;
-const MOST_DAYS = 250;
+/** No piece is followed for longer, days. */
+export const MOST_DAYS = 250;
 const USUAL_FILM = 3;
 
 /** Air of a room at a time, straight between what was seen. */

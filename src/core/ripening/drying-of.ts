@@ -7,12 +7,16 @@ import { rhFromWetBulb } from '../heat/psychrometrics';
 import { nearest } from '../probes/series-at';
 import { routeOf } from '../route/adapter';
 import type { Case } from '../verdict/check';
+import { lossesOf } from '../verdict/drying-check';
 import { logsOf } from '../verdict/surroundings';
 
 /** What is known of the pieces of a batch that dries. */
 export type Drying = {
   targetLoss: number;
+  /** Those that lost least, which are judged, first; at most {@link MOST_PIECES}. */
   pieces: { piece: string; input: LossForecastInput }[];
+  /** Pieces that were weighed besides. */
+  others: number;
   /** Where the humidity of the room comes from. */
   humidity: 'measured' | 'set' | 'usual';
 };
@@ -24,6 +28,8 @@ const USUAL_BATTER = { fatFraction: 0.22, waterFraction: 0.57 };
 const NEAR_S = 900;
 const EVERY_S = 3600;
 const LATELY_S = 3 * 86_400;
+/** Forecasts take a second each: no more than these are made. */
+export const MOST_PIECES = 8;
 
 /** Air and humidity of the room from its sensors, hourly; empty without a wet bulb. */
 function measuredAir(c: Case, fromS: number): DryingAir[] {
@@ -54,13 +60,15 @@ const mean = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / 
  */
 export function dryingOf(c: Case): Drying | null {
   const targetLoss = c.recipe.drying?.minLossFraction;
-  const names = Object.keys(c.state.pieceWeights);
+  const names = lossesOf(c.state).map((l) => l.piece);
   if (targetLoss === undefined || names.length === 0) return null;
   const step = routeOf(c.recipe).findLast((s) => s.kind === 'dry');
   const set = step?.climate;
   const fromS = Math.min(...names.map((n) => c.state.pieceWeights[n]![0]!.tS));
   const air = measuredAir(c, fromS);
-  const late = air.filter((a) => a.tS >= c.nowS - LATELY_S);
+  /* What is packed dries no more. */
+  const nowS = Math.min(c.nowS, c.state.steps.pack?.atS ?? c.nowS);
+  const late = air.filter((a) => a.tS >= nowS - LATELY_S && a.tS <= nowS);
   const ahead =
     late.length > 0
       ? { airC: mean(late.map((a) => a.airC)), rh: mean(late.map((a) => a.rh)) }
@@ -76,7 +84,8 @@ export function dryingOf(c: Case): Drying | null {
   return {
     targetLoss,
     humidity: late.length > 0 ? 'measured' : set?.rh !== undefined ? 'set' : 'usual',
-    pieces: names.map((name) => ({
+    others: Math.max(0, names.length - MOST_PIECES),
+    pieces: names.slice(0, MOST_PIECES).map((name) => ({
       piece: name,
       input: {
         piece,
@@ -84,7 +93,7 @@ export function dryingOf(c: Case): Drying | null {
         weighings: c.state.pieceWeights[name]!.map(({ tS, weightG }) => ({ tS, weightG })),
         air,
         ahead,
-        nowS: c.nowS,
+        nowS,
         targetLoss,
       },
     })),

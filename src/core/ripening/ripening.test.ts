@@ -132,11 +132,22 @@ describe('pieces as their forecast takes them', () => {
     const d = dryingOf(caseAt(80, pieces))!;
     expect(d.targetLoss).toBe(0.3);
     expect(d.pieces.map((p) => [p.piece, p.input.weighings.length])).toEqual([
-      ['A', 2],
       ['B', 1],
+      ['A', 2],
     ]);
     expect(d.humidity).toBe('set');
     expect(d.pieces[0]!.input.ahead).toEqual({ airC: 14, rh: 0.78 });
+  });
+
+  test('of many pieces those that lost least are forecast; what is packed dries no more', () => {
+    const many = Array.from({ length: 11 }, (_, k) => [
+      piece(0, `P${k}`, 500),
+      piece(72, `P${k}`, 490 - k),
+    ]).flat();
+    const d = dryingOf(caseAt(200, [...many, [90, { kind: 'step_done', step: 'pack' }]]))!;
+    expect(d.pieces.map((p) => p.piece)).toEqual(['P0', 'P1', 'P2', 'P3', 'P4', 'P5', 'P6', 'P7']);
+    expect(d.others).toBe(3);
+    expect(d.pieces[0]!.input.nowS).toBe(RUN + 90 * HOUR);
   });
 
   test('a room with a wet bulb is as it measures', () => {

@@ -114,6 +114,7 @@ export function DryingCard({
         step={5}
       />
       <p className="small">
+        {d.others > 0 ? `${d.others} more have lost more than these. ` : ''}
         {last.piece} comes last, and the batch is judged on it. In {ROOM[d.humidity]}. Water
         activity now, estimated: {show.number(input.now.meanAw, 2)} throughout,{' '}
         {show.number(input.now.rimAw, 2)} at the rim; an estimate proves nothing, the meter does.

@@ -1,4 +1,4 @@
-import { lossesOf, shelfOf } from '@/core';
+import { fermentOf, lossesOf, shelfOf } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { PhForm } from '@/features/batches/ui/PhForm';
@@ -32,7 +32,11 @@ export default async function RipeningPage({ params }: { params: Promise<{ id: s
         {recipe.fermentation && !ferment && (
           <section className="sheet" aria-label="Ferment">
             <h2 className="text-lg font-semibold">Ferment</h2>
-            <p>It has not begun: load the chamber, and the hour of its pH stands here.</p>
+            <p>
+              {fermentOf(dossier.case)
+                ? 'No forecast: the model knows no ferment with these figures.'
+                : 'It has not begun: load the chamber, and the hour of its pH stands here.'}
+            </p>
           </section>
         )}
         {ferment && (
