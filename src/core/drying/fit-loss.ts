@@ -26,18 +26,8 @@ export type FittedLoss = {
 };
 
 /** How far meat and rooms are from what is usual, ln: what moves inside, what leaves outside. */
-export type DryingPrior = {
-  insideLn: number;
-  outsideLn: number;
-  insideSd: number;
-  outsideSd: number;
-};
-export const USUAL_DRYING: DryingPrior = {
-  insideLn: 0,
-  outsideLn: 0,
-  insideSd: 0.35,
-  outsideSd: 0.45,
-};
+const INSIDE_SD = 0.35;
+const OUTSIDE_SD = 0.45;
 /** How much the slowing of dry lean differs, and how far things may change on the way, ln. */
 const DRYNESS_SD = 0.7;
 const LATELY_SD = 0.8;
@@ -80,43 +70,33 @@ export function lossAt({ samples }: DryingCourse, tS: number): number {
 export function fitLoss(
   run: DryingInput,
   weighings: readonly PieceWeighing[],
-  { nowS, prior = USUAL_DRYING }: { nowS: number; prior?: DryingPrior },
+  nowS: number,
 ): FittedLoss {
   const [first, ...later] = weighings;
-  const times = later.map((w) => w.tS);
-  const losses = later.map((w) => 1 - w.weightG / first!.weightG);
-  /* The first weight is off as well, and every loss with it. */
-  const noise = later.map((w) => WEIGH_SD * Math.hypot(1, w.weightG / first!.weightG));
-  const told = (course: DryingCourse) =>
-    surprises(
-      Float64Array.from(times, (tS, k) => lossAt(course, tS) - losses[k]!),
-      times,
-      noise,
-      MISS,
-    );
-  const past = { ...run, untilS: Math.max(run.startS, times.at(-1) ?? nowS), untilLoss: undefined };
-  const residualsOf = (factorsOf: FactorsOf) => (z: readonly number[]) =>
-    told(simulateDrying({ ...past, factors: factorsOf(z) })).surprise;
-  const ways = [null, ...changesOf(later)].map((changeS) => {
-    const factorsOf = factorsAbout(prior, changeS);
-    const residuals = residualsOf(factorsOf);
+  const told = toldBy(first!, later);
+  const past = {
+    ...run,
+    untilS: Math.max(run.startS, later.at(-1)?.tS ?? nowS),
+    untilLoss: undefined,
+  };
+  const ways = [null, ...changesOf(later)].map((changeS): Way => {
+    const factorsOf = factorsAbout(changeS);
+    const residuals = (z: readonly number[]) =>
+      told(simulateDrying({ ...past, factors: factorsOf(z) })).surprise;
     const fit = fitMap(residuals, changeS === null ? [0, 0, 0] : [0, 0, 0, 0]);
     return { factorsOf, residuals, fit, cost: costOf(residuals(fit.theta), fit.theta) };
   });
   const best = ways.reduce((a, b) => (b.cost < a.cost ? b : a));
   const { fit } = best;
+  const share = (way: Way) => (way === ways[0] ? 1 : CHANGES / (ways.length - 1));
   const likely = ways
-    .filter((w) => w.cost < best.cost + FAR_OFF)
-    .flatMap((way) => {
-      const drawn = drawsOf(way.residuals, way.fit, DRAWS, SEED);
-      const whole = drawn.reduce((sum, d) => sum + d.weight, 0);
-      const mass = massOf(way, best.cost) * (way === ways[0] ? 1 : CHANGES / (ways.length - 1));
-      return drawn.map(({ theta, weight }): LikelyDrying => {
-        const factors = way.factorsOf(theta);
+    .filter((way) => way.cost < best.cost + FAR_OFF)
+    .flatMap((way) =>
+      drawnOf(way, share(way) * massOf(way, best.cost)).map(({ factors, weight }): LikelyDrying => {
         const course = simulateDrying({ ...run, factors });
-        return { factors, course, weight: (mass * weight) / whole, known: told(course).known };
-      });
-    });
+        return { factors, course, weight, known: told(course).known };
+      }),
+    );
   return {
     likely,
     best: best.factorsOf(fit.theta),
@@ -125,14 +105,41 @@ export function fitLoss(
   };
 }
 
+/** One way of explaining the weights: with nothing changed on the way, or with a change at one of them. */
+type Way = {
+  factorsOf: FactorsOf;
+  residuals: (z: readonly number[]) => Float64Array;
+  fit: Fit;
+  cost: number;
+};
+
+/** What the weights after the first say of a course: each surprise over its spread, and what is known of the miss. */
+function toldBy(first: PieceWeighing, later: readonly PieceWeighing[]) {
+  const times = later.map((w) => w.tS);
+  const losses = later.map((w) => 1 - w.weightG / first.weightG);
+  /* The first weight is off as well, and every loss with it. */
+  const noise = later.map((w) => WEIGH_SD * Math.hypot(1, w.weightG / first.weightG));
+  return (course: DryingCourse) => {
+    const misses = Float64Array.from(times, (tS, k) => lossAt(course, tS) - losses[k]!);
+    return surprises(misses, times, noise, MISS);
+  };
+}
+
+/** Draws of a way that share its part of the whole probability. */
+function drawnOf({ residuals, fit, factorsOf }: Way, mass: number) {
+  const drawn = drawsOf(residuals, fit, DRAWS, SEED);
+  const whole = drawn.reduce((sum, d) => sum + d.weight, 0);
+  return drawn.map((d) => ({ factors: factorsOf(d.theta), weight: (mass * d.weight) / whole }));
+}
+
 type FactorsOf = (z: readonly number[]) => DryingFactors;
 
 /** Vectors of spreads as factors; a fourth is what changed at a weighing. */
 const factorsAbout =
-  (prior: DryingPrior, changeS: number | null): FactorsOf =>
+  (changeS: number | null): FactorsOf =>
   ([inside, outside, dryness, lately]) => ({
-    inside: Math.exp(prior.insideLn + prior.insideSd * inside!),
-    outside: Math.exp(prior.outsideLn + prior.outsideSd * outside!),
+    inside: Math.exp(INSIDE_SD * inside!),
+    outside: Math.exp(OUTSIDE_SD * outside!),
     dryness: Math.exp(DRYNESS_SD * dryness!),
     ...(changeS === null ? {} : { lately: { fromS: changeS, by: Math.exp(LATELY_SD * lately!) } }),
   });

@@ -4,7 +4,6 @@ import { quantilesOf, type Weighed } from '../forecast/quantile';
 import {
   fitLoss,
   lossAt,
-  type DryingPrior,
   type FittedLoss,
   type LikelyDrying,
   type PieceWeighing,
@@ -22,7 +21,6 @@ export type LossForecastInput = Pick<DryingInput, 'piece' | 'filmWm2K' | 'permea
   ahead: { airC: number; rh: number };
   nowS: number;
   targetLoss: number;
-  prior?: DryingPrior;
 };
 
 export type LossForecast = {
@@ -89,7 +87,7 @@ export function forecastLoss(input: LossForecastInput): LossForecast {
     untilS: Math.min(i.nowS + MOST_AHEAD_S, Math.max(i.nowS, first.tS + MOST_DAYS * 86_400)),
     untilLoss: Math.min(0.8, i.targetLoss + BEYOND),
   };
-  const fitted = fitLoss(run, weighings, { nowS: i.nowS, prior: i.prior });
+  const fitted = fitLoss(run, weighings, i.nowS);
   const sampled = simulateDrying({
     ...run,
     untilS: Math.max(i.nowS, first.tS),

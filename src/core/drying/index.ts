@@ -8,5 +8,5 @@ export {
   type DryingSample,
 } from './simulate-drying';
 export { forecastLoss, type LossForecast, type LossForecastInput } from './forecast-loss';
-export type { DryingPrior, PieceWeighing } from './fit-loss';
+export type { PieceWeighing } from './fit-loss';
 export { rimOf, type RimView } from './rim';

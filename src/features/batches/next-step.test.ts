@@ -166,16 +166,24 @@ test('what surrounds the product follows the stage, then the chill', () => {
 });
 
 describe('a fermented batch in its fermentation', () => {
-  const fermenting = (ph: number[]): Case => {
+  const fermenting = (ph: number[], ownPh?: number): Case => {
     const lines: Line[] = [
       start,
       [HOUR, { kind: 'run_started', houseId: 'h' }],
       ...ph.map((value, i): Line => [(10 + i) * HOUR, { kind: 'ph_logged', ph: value }]),
     ];
-    const recipe = fermentedRecipe();
+    const plain = fermentedRecipe();
+    const ends = ownPh === undefined ? {} : { ends: { join: 'any' as const, ph: ownPh } };
+    const program = plain.program.map((s) => (s.kind === 'ferment' ? { ...s, ...ends } : s));
+    const recipe = { ...plain, program };
     const state = foldBatch(recipe, entriesOf(lines));
     return { recipe, rules: testRules(), state, series: {}, calibrations: {}, nowS: 12 * HOUR };
   };
+  test('waits for the pH of its own stage too', () => {
+    expect(nextStep(fermenting([5.2, 5.2], 4.8)).code).toBe('ferment');
+    expect(nextStep(fermenting([5.2, 4.8, 4.8], 4.8)).code).toBe('next_stage');
+  });
+
   test('asks for the pH until it is reached, then for the next stage', () => {
     const dueS = HOUR + 18 * HOUR;
     expect(nextStep(fermenting([5.6]))).toEqual({ code: 'ferment', dueS });

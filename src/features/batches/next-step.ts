@@ -25,7 +25,11 @@ function dueInHouse(c: Case): NextStep {
     .filter((x) => x.index === at.index)
     .reduce((sum, x) => sum + x.byS, 0);
   const dueS = at.startS + at.stage.plannedS + longerS;
-  if (at.stage.kind === 'ferment' && phReachedS(c) === null) return { code: 'ferment', dueS };
+  const ownPh = at.stage.ends?.ph;
+  const soured = (ph?: number) => phReachedS(c, ph) !== null;
+  /* The safe pH, and the one that the stage waits for. */
+  if (at.stage.kind === 'ferment' && !(soured() && (ownPh === undefined || soured(ownPh))))
+    return { code: 'ferment', dueS };
   const cooks = ['cooked', 'eaten_hot'].includes(outcomeOf(c.recipe));
   if (last && !cooks) return isDry(c) ? { code: 'pull', dueS: c.nowS } : { code: 'dry', dueS };
   if (!last) return { code: 'next_stage', dueS, detail: run.program[at.index! + 1]!.name };

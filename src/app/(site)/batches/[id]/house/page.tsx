@@ -1,4 +1,4 @@
-import { placeNow, programOf } from '@/core';
+import { fermentTarget, placeNow, programOf } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { loadOpenDossiers } from '@/features/logbook/service';
 import { runChart } from '@/features/batches/chart-data';
@@ -125,7 +125,7 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
         {!closed && (
           <div className="space-y-4">
             {running && c.recipe.fermentation && (
-              <PhForm targetPh={c.recipe.fermentation.targetPh} />
+              <PhForm targetPh={fermentTarget(c) ?? c.recipe.fermentation.targetPh} />
             )}
             {!log && <TempLog open={false} pieces={pieces} last={last} />}
             {running && <ProbePanel placed={c.state.probes} channels={channels} pieces={pieces} />}

@@ -1,4 +1,4 @@
-import { fermentOf, lossesOf, shelfOf } from '@/core';
+import { fermentOf, fermentTarget, lossesOf, shelfOf } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { PhForm } from '@/features/batches/ui/PhForm';
@@ -24,7 +24,7 @@ export default async function RipeningPage({ params }: { params: Promise<{ id: s
   const losses = lossesOf(state);
   const shelf = shelfOf(dossier.case);
   const meter = recipe.fermentation && state.run && !closed && (
-    <PhForm targetPh={recipe.fermentation.targetPh} />
+    <PhForm targetPh={fermentTarget(dossier.case) ?? recipe.fermentation.targetPh} />
   );
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">
