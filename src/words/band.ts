@@ -11,11 +11,13 @@ const NARROW_S = 120;
 /**
  * A forecast in words: what is to be read first, and what it rests beside. A wide band stands in front, an
  * open one says so; nothing is narrowed for looks.
+ * @param open why a late end may be open
  */
 export function bandWords(
   { p10, p50, p90 }: TimeAhead,
   nowS: number,
   show: Show,
+  open = 'with a little less heat far later',
 ): { first: string; rest: string } {
   const at = (epochS: number) => show.ahead(epochS, nowS);
   if (p50 === null)
@@ -28,7 +30,7 @@ export function bandWords(
   if (p90 === null)
     return {
       first: `not before ${at(from)}`,
-      rest: `most likely ${at(p50)}; with a little less heat far later`,
+      rest: `most likely ${at(p50)}; ${open}`,
     };
   if (p90 - from > Math.max(WIDE_S, 0.25 * (p50 - nowS)))
     return { first: `between ${at(from)} and ${at(p90)}`, rest: `most likely ${at(p50)}` };

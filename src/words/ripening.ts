@@ -8,9 +8,8 @@ export const TEMPO_WORDS: Record<CultureTempo, string> = {
   slow: 'a slow culture, cool chamber',
 };
 
-type Times = { p10S: number | null; p50S: number | null; p90S: number | null };
-const band = ({ p10S, p50S, p90S }: Times, nowS: number, show: Show) =>
-  bandWords({ p10: p10S, p50: p50S, p90: p90S }, nowS, show);
+/** Why a pH may be far away. */
+export const NEVER_SO_SOUR = 'or never: it is near where this sugar ends';
 
 /** When a pH is met, in words. */
 export function phTargetWords(
@@ -29,12 +28,7 @@ export function phTargetWords(
       first: 'not within a week as things are',
       rest: 'warm the chamber; is there sugar, and does the culture live?',
     };
-  if (t.p90S === null && t.p50S !== null)
-    return {
-      first: `most likely ${show.ahead(t.p50S, nowS)}`,
-      rest: `not before ${show.ahead(t.p10S ?? t.p50S, nowS)}, and perhaps never: it is near where this sugar ends`,
-    };
-  return band(t, nowS, show);
+  return bandWords({ p10: t.p10S, p50: t.p50S, p90: t.p90S }, nowS, show, NEVER_SO_SOUR);
 }
 
 /** The day on which a piece has lost what is asked, in words. */

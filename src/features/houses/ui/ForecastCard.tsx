@@ -1,4 +1,5 @@
 import { bandWords } from '@/words/band';
+import { NEVER_SO_SOUR } from '@/words/ripening';
 import type { Show } from '@/words/show';
 import type { Ahead, BatchForecast } from '../forecast';
 import type { Member } from '../load';
@@ -9,9 +10,19 @@ const SOURCE = {
   fitted: 'this run’s own readings',
 } as const;
 
-function Time({ ahead, show, nowS }: { ahead: Ahead | null; show: Show; nowS: number }) {
+function Time({
+  ahead,
+  open,
+  show,
+  nowS,
+}: {
+  ahead: Ahead | null;
+  open?: string;
+  show: Show;
+  nowS: number;
+}) {
   if (!ahead) return <span className="text-soft">done</span>;
-  const { first, rest } = bandWords(ahead, nowS, show);
+  const { first, rest } = bandWords(ahead, nowS, show, open);
   return (
     <span>
       <strong className={ahead.p50 === null ? 'text-wait' : 'text-lg'}>{first}</strong>{' '}
@@ -52,9 +63,14 @@ export function ForecastCard({ member, show, nowS }: { member: Member; show: Sho
       </p>
     );
   const ready = readyWords(member, show);
-  const rows: [string, Ahead | null][] = [
-    ...(f.done ? ([['This stage ends', f.stage]] as [string, Ahead | null][]) : []),
-    ...(f.done ? ([['Done in the house', f.done]] as [string, Ahead | null][]) : []),
+  const sours = f.progress?.at.stage.ends?.ph !== undefined;
+  const rows: [string, Ahead | null, open?: string][] = [
+    ...(f.done
+      ? ([
+          ['This stage ends', f.stage, sours ? NEVER_SO_SOUR : undefined],
+          ['Done in the house', f.done],
+        ] as [string, Ahead | null, string?][])
+      : []),
     ['Cold', f.cold],
   ];
   return (
@@ -63,11 +79,11 @@ export function ForecastCard({ member, show, nowS }: { member: Member; show: Sho
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
         {rows
           .filter(([, a]) => a !== null)
-          .map(([label, a]) => (
+          .map(([label, a, open]) => (
             <div key={label} className="contents">
               <dt className="text-soft">{label}</dt>
               <dd>
-                <Time ahead={a} show={show} nowS={nowS} />
+                <Time ahead={a} open={open} show={show} nowS={nowS} />
               </dd>
             </div>
           ))}

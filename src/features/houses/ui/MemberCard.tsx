@@ -38,6 +38,8 @@ export function MemberCard({
   const at = runStages(c.state).at(-1);
   const moved = run.moves.length > 0;
   const inHouse = c.state.phase === 'in_house';
+  /* No core is judged in a chamber. */
+  const ripens = at?.stage.kind === 'ferment' || at?.stage.kind === 'hang';
   const join = progress?.at.stage.ends?.join === 'all' ? ' and ' : ' or ';
   const last = run.program.at(-1);
   return (
@@ -72,7 +74,7 @@ export function MemberCard({
           Could not be worked out: {member.failed}. The record is kept.
         </p>
       )}
-      {inHouse && !heat && member.failed === null && (
+      {inHouse && !heat && !ripens && member.failed === null && (
         <p className="font-semibold text-wait">
           No credited core reading yet: put a probe into the thickest piece.
         </p>
