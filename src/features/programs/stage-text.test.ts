@@ -44,6 +44,9 @@ test.each([
   ],
   ['no time', { minutes: '' }, 'minutes', /time/],
   ['a core of 120', { core: '120' }, 'core', /core|less|95/i],
+  ['a pH of 45', { ph: '45' }, 'ph', /below/],
+  ['a pH of 0.4', { ph: '0.4' }, 'ph', /sour/],
+  ['a pH in words', { ph: 'sour' }, 'ph', /not a number/],
   ['at most less than the stage', { core: '60', most: '30' }, 'most', /shorter/],
 ] as [string, Partial<StageText>, string, RegExp][])(
   '%s is said at its field',
@@ -53,6 +56,25 @@ test.each([
     expect(problems.find((p) => p.field === field)?.message).toMatch(words);
   },
 );
+
+test('a ferment that ends with its pH is written and read back so', () => {
+  const ferment: ProgramStage = {
+    id: 'f',
+    name: 'Ferment',
+    kind: 'ferment',
+    airC: 24,
+    rh: 0.92,
+    smoke: false,
+    plannedS: 40 * 3600,
+    maxS: 60 * 3600,
+    ends: { join: 'any', ph: 5.1 },
+  };
+  const written = stageText(ferment, 'us');
+  expect(written).toMatchObject({ ph: '5.1', byTime: false });
+  const { stage } = readStage(written, 'us');
+  expect(stage!.ends).toEqual({ join: 'any', ph: 5.1 });
+  expect(readStage({ ...written, ph: '' }, 'us').stage!.ends).toBeUndefined();
+});
 
 test('in water there is no smoke and no humidity, whatever stood there before', () => {
   const { stage } = readStage(text({ place: 'water_bath', air: '76' }), 'metric');
