@@ -44,6 +44,14 @@ for (const theme of ['light', 'dark'] as const) {
       await openBatch(page, 'Chilling', tab);
       await noSeriousIssue(page);
     }
+    for (const [where, region] of [
+      ['In Warm loft', 'Ferment'],
+      ['In Stone chamber', 'Drying'],
+    ] as const) {
+      await openBatch(page, where, '/ripening');
+      await expect(page.getByRole('region', { name: region, exact: true })).toBeVisible();
+      await noSeriousIssue(page);
+    }
   });
 }
 
@@ -67,6 +75,10 @@ test('on a phone nothing scrolls sideways and every target on the floor is large
   }
   await openBatch(page, 'In Big house', '/house?log=core');
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await openBatch(page, 'In Warm loft', '/ripening');
+  await expect(page.getByRole('region', { name: 'Ferment', exact: true })).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await openBatch(page, 'In Big house', '/house?log=core');
   const buttons = await page
     .getByRole('form', { name: 'Log a temperature' })
     .getByRole('button')
