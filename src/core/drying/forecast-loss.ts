@@ -106,7 +106,9 @@ export function forecastLoss(input: LossForecastInput): LossForecast {
     fitted: fitted.best,
     weighings: weighings.length,
   };
-  const shown = weighings.find((w) => 1 - w.weightG / first.weightG >= i.targetLoss - 1e-9);
+  /* A later weight above it opens it again. */
+  const heavy = (w: PieceWeighing) => 1 - w.weightG / first.weightG < i.targetLoss - 1e-9;
+  const shown = weighings[weighings.findLastIndex(heavy) + 1];
   if (shown)
     return {
       ...base,

@@ -32,8 +32,8 @@ const READ_SD = { checked: 0.035, unchecked: 0.12 };
 const MISS = { sd: 0.02, share: 0.35 };
 /** Squares beyond which a reading counts ever less: one slip of the pen moves nothing. */
 const TAIL = 8;
-/** Mean square of the misses above which nothing of the forecast is believed. */
-const MOST_MEAN_SQUARE = 9;
+/** Square of the middle one of the misses above which nothing of the forecast is believed: one slip is no other course. */
+const MOST_MIDDLE_SQUARE = 6;
 const DRAWS = 240;
 const NOTHING = COURSE_PARTS.map(() => 0);
 /** No sausage goes below this. */
@@ -116,9 +116,10 @@ export function fitPh(
   const residuals = (theta: readonly number[]) =>
     raw(theta).surprise.map((r) => Math.sign(r) * Math.sqrt(TAIL * Math.log1p((r * r) / TAIL)));
   const fit = fitMap(residuals, NOTHING);
-  const { surprise } = raw(fit.theta);
-  const meanSquare = surprise.reduce((sum, r) => sum + r * r, 0) / Math.max(1, surprise.length);
-  const unexplained = readings.length > 1 && meanSquare > MOST_MEAN_SQUARE;
+  const squares = missesOf(fit.theta)
+    .map((miss, i) => (miss / noise[i]!) ** 2)
+    .sort();
+  const unexplained = readings.length > 1 && squares[squares.length >> 1]! > MOST_MIDDLE_SQUARE;
   return {
     courses: drawsOf(residuals, fit, DRAWS, SEED).map(({ theta, weight }) => ({
       curve: curveOf(k, toSpreads(theta)),

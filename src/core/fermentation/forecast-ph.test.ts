@@ -186,6 +186,13 @@ describe('the hour of a pH', () => {
       input({ readings: [{ tS: HOUR, ph: 5.2, checked: true }], nowS: 2 * HOUR }),
     ).targets[0];
     expect(shown).toMatchObject({ status: 'reached', p50S: HOUR });
+    const readings = [
+      ...onCurve(curve, 6),
+      { tS: 7 * HOUR, ph: 4.6, checked: true },
+      { tS: 8 * HOUR, ph: 5.55, checked: true },
+    ];
+    const slip = forecastPh(input({ readings, nowS: 8 * HOUR, meatLagS: 60 })).targets[0]!;
+    expect(slip.status).toBe('forecast');
     const never = forecastPh(input({ dextroseGPerKg: 1 })).targets[0];
     expect(never).toMatchObject({ status: 'unreachable', p50S: null, p90S: null });
     expect(forecastPh(input({ ahead: { tempC: 4 } })).targets[0]!.status).toBe('unreachable');

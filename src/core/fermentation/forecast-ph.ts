@@ -103,7 +103,8 @@ function coursesOf(i: PhForecastInput): WorkCourse[] {
  * When a ferment meets each pH asked for, as an hour with a band: a falling Richards curve over the culture's work, which
  * the chamber's temperature paces; its lag, speed, depth, shape and beginning start from the culture's course and are refitted to the
  * batch's own readings. What is left open, and the chamber to come, make the band.
- * @returns for each target p10S ≤ p50S ≤ p90S on the clock of `startS`; a reading that shows it is `reached`. The course is
+ * @returns for each target p10S ≤ p50S ≤ p90S on the clock of `startS`; readings that show it, and none above it after them, are
+ * `reached`. The course is
  * sampled over the ferment and what lies ahead; null times are beyond seven days
  * @throws RangeError naming the field
  * Range: 5 to 45 °C, one culture, one sugar course; a fall in two phases widens nothing by itself, the readings do.
@@ -161,7 +162,8 @@ function targetOf(
   ahead: readonly WorkCourse[],
   { error, unexplained }: FittedPh,
 ): PhTarget {
-  const shown = used.find((r) => r.ph <= ph)?.tS;
+  /* A later reading above it opens it again. */
+  const shown = used[used.findLastIndex((r) => r.ph > ph) + 1]?.tS;
   if (shown !== undefined) return { ph, p10S: shown, p50S: shown, p90S: shown, status: 'reached' };
   if (unexplained) return { ph, p10S: null, p50S: null, p90S: null, status: 'unexplained' };
   const normal = normalFrom(randomFrom(SEED));
