@@ -44,7 +44,7 @@ const dry = (
 
 const LINES: Line[] = [
   meat('Pork shoulder 80/20', { species: 'pork', fatFraction: 0.2 }, [
-    { code: 'PS-411', supplier: FARM, kg: 260, cost: 5.4, useBy: 5, tempC: 2.1, fat: 0.21 },
+    { code: 'PS-411', supplier: FARM, kg: 320, cost: 5.4, useBy: 5, tempC: 2.1, fat: 0.21 },
     { code: 'PS-398', supplier: FARM, kg: 12, cost: 5.2, useBy: -2, tempC: 2.8, fat: 0.19 },
   ]),
   meat('Pork jowl', { species: 'pork', fatFraction: 0.6 }, [

@@ -72,7 +72,8 @@ async function tellDryStick(
   const [meatG, runS] = [36_000, startS + 18 * HOUR];
   const phS = runS + 36 * HOUR;
   const batchId = randomUUID();
-  const { entries, cureId } = weighIns(recipe, { startS, meatG }, w);
+  /* What was in the stores then is long used up. */
+  const { entries, cureId } = weighIns(recipe, { startS, meatG }, done ? { ...w, lots: {} } : w);
   const by = (atS: number, body: EntryBody): DemoLine => [atS, w.operator, body];
   const endS = done ? runS + (LOST.at(-1)![0] + 0.5) * DAY : nowS;
   const pieces = PIECES.flatMap(([piece, startG, more], i) =>
