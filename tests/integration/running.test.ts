@@ -47,12 +47,13 @@ test('the demo has a batch in every place', async () => {
     'in_house',
     'in_house',
     'in_house',
+    'in_house',
     'making',
     'to_sign',
     'to_sign',
     'to_sign, held',
   ]);
-  expect(await closedBatches(demo, '', 10)).toHaveLength(3);
+  expect(await closedBatches(demo, '', 10)).toHaveLength(4);
 });
 
 test('what the demo tells is whole', async () =>
@@ -122,7 +123,7 @@ test('started again within the hour the demo is kept; a day later it runs anew a
   await loadDemo(demo, nowS());
   expect((await open()).map((d) => d.head.id).sort()).toEqual(before);
   const devices = await demo.selectFrom('device').select('revokedAt').execute();
-  expect(devices.filter((d) => d.revokedAt === null)).toHaveLength(3);
+  expect(devices.filter((d) => d.revokedAt === null)).toHaveLength(4);
   await pool.end();
 });
 
