@@ -1,3 +1,4 @@
+import { degreeHourWords } from './degree-hours';
 import type {
   AdditionKind,
   Allergen,
@@ -123,7 +124,7 @@ export function findingValue(f: Pick<Finding, 'code'>, value: number, show: Show
   if (f.code === 'nitrate_short' || f.code === 'hold_needed') return show.duration(value);
   if (f.code === 'uncured_slow' || f.code === 'low_end_point') return show.temp(value);
   if (f.code === 'ph') return `pH ${show.number(value, 2)}`;
-  if (f.code === 'degree_hours') return `${show.number(value, 0)} °C·h`;
+  if (f.code === 'degree_hours') return degreeHourWords(value, show);
   return f.code === 'casing_range' ? show.quantity('diameter', value) : '';
 }
 

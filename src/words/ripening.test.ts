@@ -41,9 +41,8 @@ const loss = (more: Partial<LossForecast>): LossForecast => ({
   status: 'forecast',
   course: [],
   nextS: null,
-  now: { rimAw: 0.9, meanAw: 0.93, rimShare: 0.7, lossFraction: 0.2 },
+  now: { rimAw: 0.9, meanAw: 0.93 },
   fitted: { inside: 1, outside: 1, dryness: 1 },
-  weighings: 4,
   ...more,
 });
 

@@ -1,3 +1,4 @@
+import { degreeHourFigure, degreeHourUnit } from './degree-hours';
 import type { Check } from '@/core';
 import type { Show } from './show';
 import { REJECT_WORDS } from './house';
@@ -40,7 +41,7 @@ const gaps: Say = (f, s, c) => {
 };
 const soured: Say = (f, s, c) => {
   const ph = c.figures.some((x) => x.name === 'ph') ? `pH ${s.number(f('ph'), 2)}, ` : '';
-  return `${ph}target ${s.number(f('targetPh'), 2)}. ${s.number(f('degreeHours'), 0)} degree-hours (°C·h) in ${s.duration(f('elapsedS'))}, limit ${s.number(f('limit'), 0)}.`;
+  return `${ph}target ${s.number(f('targetPh'), 2)}. ${degreeHourFigure(f('degreeHours'), s)} degree-hours (${degreeHourUnit(s)}) in ${s.duration(f('elapsedS'))}, limit ${degreeHourFigure(f('limit'), s)}.`;
 };
 const frozen: Say = (f, s, c) => {
   const thick = c.figures.some((x) => x.name === 'thicknessMm')

@@ -59,6 +59,15 @@ export function lossAt({ samples }: DryingCourse, tS: number): number {
   return a.lossFraction + ((tS - a.tS) / (b.tS - a.tS)) * (b.lossFraction - a.lossFraction);
 }
 
+/** When a course has lost so much, s; Infinity where it does not. */
+export function whenLost({ samples }: DryingCourse, loss: number): number {
+  const k = samples.findIndex((s) => s.lossFraction >= loss);
+  if (k < 0) return Infinity;
+  if (k === 0) return samples[0]!.tS;
+  const [a, b] = [samples[k - 1]!, samples[k]!];
+  return a.tS + ((loss - a.lossFraction) / (b.lossFraction - a.lossFraction)) * (b.tS - a.tS);
+}
+
 /**
  * The drying courses that a piece may be on: how fast water moves inside, how freely it leaves, how much dry lean slows it,
  * and what changed of late, about what is usual; fitted to its weights (most likely values), then drawn, each by its likelihood.

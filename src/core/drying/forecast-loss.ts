@@ -1,18 +1,12 @@
 import { QuantityError, requireBetween, requirePositive } from '../guard';
 import { missAt } from '../forecast/model-error';
 import { quantilesOf, type Weighed } from '../forecast/quantile';
-import {
-  fitLoss,
-  lossAt,
-  type FittedLoss,
-  type LikelyDrying,
-  type PieceWeighing,
-} from './fit-loss';
+import { fitLoss, lossAt, whenLost, type FittedLoss, type PieceWeighing } from './fit-loss';
 import { nextWeighing } from './next-weighing';
 import type { DryingAir, DryingFactors } from './piece';
 import { MOST_DAYS, simulateDrying, type DryingInput } from './simulate-drying';
 
-export type LossForecastInput = Pick<DryingInput, 'piece' | 'filmWm2K' | 'permeability'> & {
+export type LossForecastInput = Pick<DryingInput, 'piece' | 'permeability'> & {
   /** Net weights of one marked piece, in any order; the earliest is its start. */
   weighings: readonly PieceWeighing[];
   /** The room's air up to now, times rising; may be empty. */
@@ -32,10 +26,9 @@ export type LossForecast = {
   course: { tS: number; p10: number; p50: number; p90: number }[];
   /** When a weighing tells most of the day, s; null where it would tell little. */
   nextS: number | null;
-  /** Most likely, now: estimated water activity of the rim and of the whole, and how dry the rim is beside it. */
-  now: { rimAw: number; meanAw: number; rimShare: number; lossFraction: number };
+  /** Most likely, now: estimated water activity of the rim and of the whole. */
+  now: { rimAw: number; meanAw: number };
   fitted: DryingFactors;
-  weighings: number;
 };
 
 /** Nothing is forecast for longer than this, s. */
@@ -68,8 +61,7 @@ function requireInput(i: LossForecastInput): PieceWeighing[] {
  * @source see {@link fitLoss}
  * @example forecastLoss({ piece: { diameterMm: 60, waterFraction: 0.56, fatFraction: 0.22, saltFraction: 0.027 }, permeability: 0.6, weighings: [{ tS: 0, weightG: 1000 }], air: [], ahead: { airC: 13, rh: 0.78 }, nowS: 0, targetLoss: 0.3 }).status // 'forecast'
  */
-export function forecastLoss(input: LossForecastInput): LossForecast {
-  const i = input;
+export function forecastLoss(i: LossForecastInput): LossForecast {
   const weighings = requireInput(i);
   const first = weighings[0]!;
   const past = i.air.filter((a) => a.tS <= i.nowS);
@@ -81,7 +73,6 @@ export function forecastLoss(input: LossForecastInput): LossForecast {
   const run: DryingInput = {
     piece: i.piece,
     permeability: i.permeability,
-    filmWm2K: i.filmWm2K,
     air: room(i.ahead.rh),
     startS: first.tS,
     untilS: Math.min(i.nowS + MOST_AHEAD_S, Math.max(i.nowS, first.tS + MOST_DAYS * 86_400)),
@@ -91,9 +82,10 @@ export function forecastLoss(input: LossForecastInput): LossForecast {
   const sampled = simulateDrying({
     ...run,
     untilS: Math.max(i.nowS, first.tS),
+    untilLoss: undefined,
     factors: fitted.best,
   });
-  const { rimAw, meanAw, rimShare, lossFraction } = sampled.samples.at(-1)!;
+  const { rimAw, meanAw } = sampled.samples.at(-1)!;
   const times = timesOf(i, run, fitted, room);
   const [p10S, p50S, p90S] = quantilesOf(times, BAND).map((t) => (t < Infinity ? t : null)) as [
     number | null,
@@ -102,9 +94,8 @@ export function forecastLoss(input: LossForecastInput): LossForecast {
   ];
   const base = {
     course: courseOf(i, first.tS, fitted, p90S),
-    now: { rimAw, meanAw, rimShare, lossFraction },
+    now: { rimAw, meanAw },
     fitted: fitted.best,
-    weighings: weighings.length,
   };
   /* A later weight above it opens it again. */
   const heavy = (w: PieceWeighing) => 1 - w.weightG / first.weightG < i.targetLoss - 1e-9;
@@ -125,15 +116,6 @@ export function forecastLoss(input: LossForecastInput): LossForecast {
   return { ...base, p10S, p50S, p90S, status, nextS };
 }
 
-/** When a course has lost so much, s; Infinity where it does not. */
-export function whenLost({ course: { samples } }: LikelyDrying, loss: number): number {
-  const k = samples.findIndex((s) => s.lossFraction >= loss);
-  if (k < 0) return Infinity;
-  if (k === 0) return samples[0]!.tS;
-  const [a, b] = [samples[k - 1]!, samples[k]!];
-  return a.tS + ((loss - a.lossFraction) / (b.lossFraction - a.lossFraction)) * (b.tS - a.tS);
-}
-
 /** Times of all that is likely: the courses, what the model misses then, and the room to come. */
 function timesOf(
   i: LossForecastInput,
@@ -142,15 +124,7 @@ function timesOf(
   room: (rh: number) => DryingAir[],
 ): Weighed[] {
   const at = (rh: number) =>
-    whenLost(
-      {
-        course: simulateDrying({ ...run, air: room(rh), factors: best }),
-        factors: best,
-        weight: 1,
-        known: { tS: 0, mean: 0, variance: 0 },
-      },
-      i.targetLoss,
-    );
+    whenLost(simulateDrying({ ...run, air: room(rh), factors: best }), i.targetLoss);
   const [dry, usual, moist] = [-1, 0, 1].map((z) => at(i.ahead.rh + z * AHEAD_RH_SD)) as [
     number,
     number,
@@ -162,10 +136,10 @@ function timesOf(
     return Math.max(0.2, 1 + Math.abs(z) * ((other - i.nowS) / left - 1));
   };
   return likely.flatMap((l) => {
-    const rough = whenLost(l, i.targetLoss + l.known.mean);
+    const rough = whenLost(l.course, i.targetLoss + l.known.mean);
     const miss = missAt(l.known, Math.min(rough, i.nowS + MOST_AHEAD_S), error);
     return PARTS.flatMap((z): Weighed[] => {
-      const met = whenLost(l, i.targetLoss + miss.mean + z * Math.sqrt(miss.variance));
+      const met = whenLost(l.course, i.targetLoss + miss.mean + z * Math.sqrt(miss.variance));
       if (met === Infinity || usual === Infinity) return [{ value: met, weight: l.weight }];
       const leftS = Math.max(0, met - i.nowS);
       return PARTS.map((y) => ({

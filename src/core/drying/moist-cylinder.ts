@@ -32,6 +32,7 @@ export class MoistCylinder {
   rimX: number;
   private readonly of: Composition;
   private readonly solidsKgM: number;
+  private readonly startKgM: number;
   private readonly dryM3: number;
   private readonly faces = new Float64Array(SHELLS);
   private readonly up = new Float64Array(SHELLS);
@@ -56,8 +57,6 @@ export class MoistCylinder {
     this.startKgM = this.solidsKgM / solids;
     this.place();
   }
-
-  private readonly startKgM: number;
 
   /** Share of its weight that it has lost, 0-1. */
   get lossFraction(): number {

@@ -1,4 +1,4 @@
-import { lossAt, type FittedLoss } from './fit-loss';
+import { lossAt, whenLost, type FittedLoss } from './fit-loss';
 
 const EVERY_S = 12 * 3600;
 /** A weighing that leaves more than this share of the variance of the day tells too little to be asked for. */
@@ -22,10 +22,10 @@ export function nextWeighing(
   const whole = likely.reduce((sum, l) => sum + l.weight, 0);
   const mean = (values: readonly number[]) =>
     likely.reduce((sum, l, k) => sum + l.weight * values[k]!, 0) / whole;
-  const days = likely.map((l) => {
-    const s = l.course.samples.find((x) => x.lossFraction >= loss) ?? l.course.samples.at(-1)!;
-    return s.tS;
-  });
+  /* One that never gets there counts as its last day. */
+  const days = likely.map(({ course }) =>
+    Math.min(whenLost(course, loss), course.samples.at(-1)!.tS),
+  );
   const dayMean = mean(days);
   const dayVar = mean(days.map((d) => (d - dayMean) ** 2));
   if (!(dayVar > 0)) return null;

@@ -1,23 +1,9 @@
 /** Fermentation: how a culture works, the hour of a pH, degree-hours. */
-export { whenWorked, workOf, workedBy, type WorkCourse } from './work';
+export { workOf, workedBy } from './work';
 export { finalPh } from './final-ph';
-export {
-  CULTURE_TEMPOS,
-  hoursTo,
-  phAfter,
-  requireCulture,
-  workRate,
-  type CultureCourse,
-  type CultureTempo,
-} from './culture';
+export { phAfter, workRate, type CultureCourse, type CultureTempo } from './culture';
 export { USUAL_CULTURES } from './tables/cultures';
-export {
-  forecastPh,
-  meatLagS,
-  type PhForecast,
-  type PhForecastInput,
-  type PhTarget,
-} from './forecast-ph';
+export { forecastPh, meatLagS, type PhForecast, type PhForecastInput } from './forecast-ph';
 export { learnedCulture } from './learned-culture';
 export type { PhFitted, PhReading } from './fit-ph';
 export { degreeHoursAhead, type DegreeHoursAhead } from './degree-hours-ahead';

@@ -3,6 +3,7 @@ import type { DryingAir } from '../drying/piece';
 import { CASINGS } from '../formula/tables/casings';
 import { casingFacts } from '../formula/casing-facts';
 import { batterComposition, recipeFigures } from '../formula/figures';
+import type { Reading } from '../lethality/reading';
 import { rhFromWetBulb } from '../heat/psychrometrics';
 import { nearest } from '../probes/series-at';
 import { routeOf } from '../route/adapter';
@@ -31,25 +32,26 @@ const LATELY_S = 3 * 86_400;
 /** Forecasts take a second each: no more than these are made. */
 export const MOST_PIECES = 8;
 
+/** One reading an hour of a log that may hold weeks. */
+function hourly(log: readonly Reading[], fromS: number): Reading[] {
+  const out: Reading[] = [];
+  for (const r of log)
+    if (r.tS >= fromS && !(out.length > 0 && r.tS - out.at(-1)!.tS < EVERY_S)) out.push(r);
+  return out;
+}
+
 /** Air and humidity of the room from its sensors, hourly; empty without a wet bulb. */
 function measuredAir(c: Case, fromS: number): DryingAir[] {
-  const wet = logsOf(c, 'wet_bulb')
-    .flat()
-    .sort((a, b) => a.tS - b.tS);
+  const wet = logsOf(c, 'wet_bulb');
   const air = logsOf(c, 'air')
-    .flat()
-    .filter((r) => r.tS >= fromS)
+    .flatMap((log) => hourly(log, fromS))
     .sort((a, b) => a.tS - b.tS);
-  if (wet.length === 0) return [];
-  const out: DryingAir[] = [];
-  for (const r of air) {
-    if (out.length > 0 && r.tS - out.at(-1)!.tS < EVERY_S) continue;
-    const w = nearest(wet, r.tS, NEAR_S);
-    if (!w || r.tempC < 0 || r.tempC > 45) continue;
+  return air.flatMap((r) => {
+    const w = wet.map((log) => nearest(log, r.tS, NEAR_S)).find((x) => x !== null);
+    if (!w || r.tempC < 0 || r.tempC > 45) return [];
     const rh = rhFromWetBulb(r.tempC, Math.min(w.tempC, r.tempC));
-    out.push({ tS: r.tS, airC: r.tempC, rh: Math.min(1, Math.max(0.3, rh)) });
-  }
-  return out;
+    return [{ tS: r.tS, airC: r.tempC, rh: Math.min(1, Math.max(0.3, rh)) }];
+  });
 }
 
 const mean = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / values.length;

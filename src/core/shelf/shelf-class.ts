@@ -19,7 +19,7 @@ export type ShelfClass = {
   way: number | null;
   because:
     | 'measured'
-    /** It would be one if what is not credited, or only estimated, were true: measure it. */
+    /** It could be one by what is not credited, only estimated, or not known: measure it. */
     | 'not_proven'
     | 'too_wet';
   /** Coldest figure of its storage: kept at this or colder, °C; null without a cooler. */
@@ -35,6 +35,13 @@ function meets(way: ShelfRule['ways'][number], aw: number | null, ph: number | n
   if (maxAw !== undefined && !(aw !== null && aw <= maxAw + EPS)) return false;
   return maxPh === undefined || (ph !== null && ph <= maxPh + EPS);
 }
+
+/** Is a way still open by what is known, measured or not? What nobody knows rules nothing out. */
+const allows = (
+  { maxAw, maxPh }: ShelfRule['ways'][number],
+  aw: number | null,
+  ph: number | null,
+) => (aw === null || aw <= (maxAw ?? 1) + EPS) && (ph === null || ph <= (maxPh ?? 14) + EPS);
 
 const credited = (m: Metered | null) => (m?.credited ? m.value : null);
 
@@ -54,7 +61,7 @@ export function shelfClass(figures: ShelfFigures, rule: ShelfRule): ShelfClass {
   if (awEstimate !== null) requireBetween('awEstimate', awEstimate, 0, 1);
   const way = rule.ways.findIndex((w) => meets(w, credited(aw), credited(ph)));
   if (way >= 0) return { class: 'shelf_stable', way, because: 'measured', keepC: null };
-  const perhaps = rule.ways.some((w) => meets(w, aw?.value ?? awEstimate, ph?.value ?? null));
+  const perhaps = rule.ways.some((w) => allows(w, aw?.value ?? awEstimate, ph?.value ?? null));
   const because = perhaps ? 'not_proven' : 'too_wet';
   return { class: 'keep_cold', way: null, because, keepC: rule.keepC };
 }

@@ -2,7 +2,7 @@ import { batterComposition, recipeFigures } from '../formula/figures';
 import { estimateAw } from '../drying/water-activity';
 import { shelfRuleOf } from '../rules/rule';
 import type { Case } from '../verdict/check';
-import { lossesOf } from '../verdict/drying-check';
+import { isCheckedAw, lossesOf } from '../verdict/drying-check';
 import { isCheckedPh } from '../verdict/ferment-view';
 import { moistureProtein } from './moisture-protein';
 import { shelfClass, type ShelfClass, type ShelfFigures } from './shelf-class';
@@ -41,17 +41,8 @@ export function shelfOf(c: Case): ShelfView | null {
   const aw = [...c.state.aw].sort((a, b) => a.tS - b.tS).at(-1);
   const ph = [...c.state.ph].sort((a, b) => a.tS - b.tS).at(-1);
   const loss = lossOf(c);
-  const { meterMaxAgeS } = c.rules.drying.body;
   const figures: ShelfFigures = {
-    aw: aw
-      ? {
-          value: aw.aw,
-          credited:
-            aw.meterCheckedS !== null &&
-            aw.meterCheckedS <= aw.tS &&
-            aw.tS - aw.meterCheckedS <= meterMaxAgeS,
-        }
-      : null,
+    aw: aw ? { value: aw.aw, credited: isCheckedAw(aw, c.rules.drying.body.meterMaxAgeS) } : null,
     ph: ph ? { value: ph.ph, credited: isCheckedPh(ph) } : null,
     awEstimate: loss === null ? null : estimated(c, loss),
   };

@@ -55,6 +55,12 @@ function lossOpen(c: Case, target: number, figures: Figure[]): Check | null {
     : null;
 }
 
+/** Whether a water activity was read with a meter that was checked in time. */
+export const isCheckedAw = (
+  { meterCheckedS, tS }: BatchState['aw'][number],
+  maxAgeS: number,
+): boolean => meterCheckedS !== null && meterCheckedS <= tS && tS - meterCheckedS <= maxAgeS;
+
 function awOpen(c: Case, most: number, figures: Figure[]): Check | null {
   const rule = c.rules.drying;
   const last = [...c.state.aw].sort((a, b) => a.tS - b.tS).at(-1);
@@ -62,12 +68,9 @@ function awOpen(c: Case, most: number, figures: Figure[]): Check | null {
   if (!last) return check('drying', rule, 'missing', 'no_aw', figures);
   figures.push({ name: 'aw', value: last.aw, unit: 'count' });
   if (last.aw > most + 1e-9) return check('drying', rule, 'missing', 'too_wet', figures);
-  const { meterCheckedS } = last;
-  const fresh =
-    meterCheckedS !== null &&
-    meterCheckedS <= last.tS &&
-    last.tS - meterCheckedS <= rule.body.meterMaxAgeS;
-  return fresh ? null : check('drying', rule, 'missing', 'meter_not_checked', figures);
+  return isCheckedAw(last, rule.body.meterMaxAgeS)
+    ? null
+    : check('drying', rule, 'missing', 'meter_not_checked', figures);
 }
 
 /**

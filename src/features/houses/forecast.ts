@@ -205,7 +205,8 @@ export async function forecastBatch(
     stage:
       stageTarget.length === 0
         ? null
-        : present!.ends?.ph !== undefined && ph
+        : /* Where nobody can say when the pH comes, the plan is no forecast. */
+          present!.ends?.ph !== undefined
           ? ph
           : toClock(forecasts[0]!, run.startS),
     done: inHouse

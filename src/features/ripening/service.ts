@@ -23,33 +23,32 @@ const MOST_KEPT = 200;
 /** Somebody is looked for over so long, s. */
 const AHEAD_S = 8 * 86_400;
 
-type Kept = { key: string; answer: Promise<RipeningAnswer> };
+type Kept = { key: string; made: Promise<unknown> };
 const shared = globalThis as { jollyRipening?: Map<string, Kept> };
 const kept = (shared.jollyRipening ??= new Map());
 
-/** The answer to a job as it was given last, while nothing has changed that bears on it. */
-function answerOf(d: Dossier, job: RipeningJob, asker: Asker): Promise<RipeningAnswer> {
+/** What was worked out of a batch last, while nothing has changed that bears on it; else made anew. */
+function whileItHolds<T>(
+  d: Dossier,
+  kind: RipeningJob['kind'],
+  make: () => Promise<T>,
+): Promise<T> {
   const seq = d.entries.at(-1)?.seq ?? 0;
-  const key = `${seq}:${Math.floor(d.case.nowS / EVERY_S[job.kind])}`;
-  const name = `${d.head.id}:${job.kind}`;
+  const key = `${seq}:${Math.floor(d.case.nowS / EVERY_S[kind])}`;
+  const name = `${d.head.id}:${kind}`;
   const known = kept.get(name);
-  if (known?.key === key) return known.answer;
-  const answer = askRipening(job, asker);
-  kept.set(name, { key, answer });
+  if (known?.key === key) return known.made as Promise<T>;
+  const made = make();
+  kept.set(name, { key, made });
   if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
-  return answer;
+  return made;
 }
 
 function refused(d: Dossier, answer: RipeningAnswer): void {
   if (!answer.ok) console.warn(`ripening of batch ${d.head.code}: ${answer.message}`);
 }
 
-/** The ferment of a batch and what lies ahead of it; null where none has begun, or the model refuses its figures. */
-export async function fermentAhead(
-  db: Handle,
-  d: Dossier,
-  asker: Asker = 'page',
-): Promise<FermentAhead | null> {
+async function workFerment(db: Handle, d: Dossier, asker: Asker): Promise<FermentAhead | null> {
   const ferment = fermentOf(d.case);
   if (!ferment) return null;
   const { nowS } = d.case;
@@ -63,18 +62,28 @@ export async function fermentAhead(
     chamber: ferment.chamber,
     attended: attendedSpans(await loadSite(db), nowS, nowS + AHEAD_S),
   };
-  const answer = await answerOf(d, job, asker);
+  const answer = await askRipening(job, asker);
   refused(d, answer);
   return answer.ok && answer.ferment ? { ...ferment, ...answer.ferment } : null;
 }
 
-/** The marked pieces of a batch and the day of each; null where no loss is asked for, or none was weighed. */
-export async function dryingAhead(d: Dossier, asker: Asker = 'page'): Promise<DryingAhead | null> {
+async function workDrying(d: Dossier): Promise<DryingAhead | null> {
   const drying = dryingOf(d.case);
   if (!drying) return null;
-  const answer = await answerOf(d, { kind: 'drying', pieces: drying.pieces }, asker);
+  const answer = await askRipening({ kind: 'drying', pieces: drying.pieces }, 'page');
   refused(d, answer);
   if (!answer.ok || !answer.drying) return null;
   const weighings = Object.fromEntries(drying.pieces.map((p) => [p.piece, p.input.weighings]));
   return { ...drying, ...answer.drying, weighings };
 }
+
+/** The ferment of a batch and what lies ahead of it; null where none has begun, or the model refuses its figures. */
+export const fermentAhead = (
+  db: Handle,
+  d: Dossier,
+  asker: Asker = 'page',
+): Promise<FermentAhead | null> => whileItHolds(d, 'ferment', () => workFerment(db, d, asker));
+
+/** The marked pieces of a batch and the day of each; null where no loss is asked for, or none was weighed. */
+export const dryingAhead = (d: Dossier): Promise<DryingAhead | null> =>
+  whileItHolds(d, 'drying', () => workDrying(d));

@@ -86,10 +86,12 @@ export function FermentCard({
           );
         })}
         <DegreeHours f={f} show={show} />
-        <div>
-          <dt className="text-soft">Left alone it ends near</dt>
-          <dd>pH {show.number(f.forecast.lowestPh, 2)}</dd>
-        </div>
+        {f.overS === null && (
+          <div>
+            <dt className="text-soft">Left alone it ends near</dt>
+            <dd>pH {show.number(f.forecast.lowestPh, 2)}</dd>
+          </div>
+        )}
       </dl>
       <CourseChart
         course={f.forecast.course.filter((c) => f.overS === null || c.tS <= f.overS)}
