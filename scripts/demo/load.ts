@@ -30,7 +30,7 @@ export async function emptyDatabase(url: string): Promise<void> {
   await client.end();
 }
 
-async function world(db: Db): Promise<World> {
+async function world(db: Db, nowS: number): Promise<World> {
   const people = await listPeople(db);
   const author = (role: Role) => {
     const p = people.find((x) => x.role === role)!;
@@ -49,7 +49,7 @@ async function world(db: Db): Promise<World> {
     second: author('formulator'),
     lead: author('release_lead'),
     channels,
-    lots: await lotsByName(db),
+    lots: await lotsByName(db, nowS),
     timeZone: TIME_ZONE,
   };
 }
@@ -185,7 +185,7 @@ async function clearStale(w: World, nowS: number): Promise<boolean> {
 export async function loadDemo(db: Db, nowS: number): Promise<DemoDevice[]> {
   const isNew = (await countPeople(db)) === 0;
   if (isNew) await loadSiteData(db, nowS);
-  const w = await world(db);
+  const w = await world(db, nowS);
   const by = Object.fromEntries((await approvedVersions(db)).map((v) => [v.content.name, v]));
   if (isNew) {
     await tellPast(w, by, nowS);

@@ -3,6 +3,7 @@ import { DateTime } from 'luxon';
 import { recipesNaming } from '../../src/features/recipes/service';
 import { receiveLot, saveIngredient } from '../../src/features/stores/service';
 import { openLots } from '../../src/features/stores/repository';
+import { TIME_ZONE } from './site-zone';
 import type { Db } from '../../src/platform/db/client';
 import type { IngredientFacts, IngredientKind } from '../../src/platform/db/tables';
 
@@ -166,8 +167,12 @@ export async function loadStores(db: Db, nowS: number, by: string): Promise<void
   }
 }
 
-/** The freshest lot of each ingredient, by name: what the demo's batches were weighed from. */
-export async function lotsByName(db: Db): Promise<Record<string, { id: string; code: string }>> {
-  const lots = await openLots(db);
+/** The freshest lot of each ingredient that is not past its use-by, by name: what the demo's batches are weighed from. */
+export async function lotsByName(
+  db: Db,
+  nowS: number,
+): Promise<Record<string, { id: string; code: string }>> {
+  const today = DateTime.fromSeconds(nowS, { zone: TIME_ZONE }).toISODate()!;
+  const lots = (await openLots(db)).filter((l) => l.useBy === null || l.useBy >= today);
   return Object.fromEntries(lots.map((l) => [l.ingredient, { id: l.id, code: l.code }]));
 }
