@@ -9,11 +9,12 @@ if (command === 'demo' || command === 'start') {
   const { test } = await import('./test');
   await test(args);
 } else if (command === 'bench') {
-  const { bench } = await import('./bench');
-  await bench();
+  const { bench, benchOfYears } = await import('./bench');
+  await (args.includes('--years') ? benchOfYears() : bench());
 } else if (command === 'verify') {
   const { verify } = await import('./verify');
-  await verify(args[0] === '--since' ? args[1] : undefined);
+  const since = args.indexOf('--since');
+  await verify(since < 0 ? undefined : args[since + 1], args.includes('--evidence'));
 } else if (command === 'backup') {
   const { backup } = await import('./backup');
   await backup(args[0]);

@@ -1,7 +1,8 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { verifyLogbook } from '../src/features/records/verify';
-import { makePlainDb, makePool } from '../src/platform/db/client';
+import { verifyEvidence } from '../src/features/records/verify-evidence';
+import { makePlainDb, makePool, type Db } from '../src/platform/db/client';
 import { parseAnchor, readAnchors, type Anchor } from '../src/platform/ledger/anchor';
 import { DATA } from './lib/paths';
 import { startPostgres } from './lib/postgres';
@@ -9,8 +10,9 @@ import { anchorsOf, readyLedger } from './lib/secret';
 
 /** What the ledger is held against: an anchor that was given, or those of the file. */
 type Against = { anchors: Anchor[]; restoredAt: string | null };
+type Server = { name: string; url: string; evidence: boolean };
 
-async function verifyAt(name: string, url: string, against: Against): Promise<boolean> {
+async function verifyAt({ name, url, evidence }: Server, against: Against): Promise<boolean> {
   const db = makePlainDb(makePool(url, 2));
   try {
     const result = await verifyLogbook(db, { anchors: against.anchors });
@@ -27,10 +29,19 @@ async function verifyAt(name: string, url: string, against: Against): Promise<bo
     for (const p of result.problems) console.log(`  TAMPERED: ${p}`);
     for (const n of result.notes) console.log(`  note: ${n}`);
     if (result.problems.length === 0) console.log('  nothing has been changed');
-    return result.problems.length === 0;
+    const held = !evidence || (await evidenceHolds(db));
+    return result.problems.length === 0 && held;
   } finally {
     await db.destroy();
   }
+}
+
+async function evidenceHolds(db: Db): Promise<boolean> {
+  const { batches, readings, judged, problems } = await verifyEvidence(db);
+  console.log(`  evidence: ${batches} batches, ${readings} readings, judged on ${judged} of them`);
+  for (const p of problems) console.log(`  EVIDENCE: ${p}`);
+  if (problems.length === 0) console.log('  every judgement is the one from the first reading on');
+  return problems.length === 0;
 }
 
 /** @returns what was asked for, or null where nothing was and each database has a file of its own */
@@ -48,8 +59,9 @@ function readSince(since: string | undefined): Against | null {
 /**
  * Checks the record of the given server, or of each of the project's own databases; exit code 1 when anything was changed.
  * @param since an anchor, or a file of anchors; the site's own file when left out
+ * @param evidence also holds what is judged against every reading
  */
-export async function verify(since?: string): Promise<void> {
+export async function verify(since?: string, evidence = false): Promise<void> {
   readyLedger('site');
   let asked: Against | null;
   try {
@@ -62,7 +74,9 @@ export async function verify(since?: string): Promise<void> {
   const given = process.env.JOLLY_OWNER_URL ?? process.env.DATABASE_URL;
   if (given) {
     const against = asked ?? readAnchors(anchorsOf('site'));
-    process.exitCode = (await verifyAt('database', given, against)) ? 0 : 1;
+    process.exitCode = (await verifyAt({ name: 'database', url: given, evidence }, against))
+      ? 0
+      : 1;
     return;
   }
   const mine = ['pg', 'pg-demo'].filter((n) => fs.existsSync(path.join(DATA, n)));
@@ -74,7 +88,8 @@ export async function verify(since?: string): Promise<void> {
     /* An anchor that was given is of the site; of the demo where there is nothing else. */
     const meant = what === 'site' || mine.length === 1;
     const against = (meant ? asked : null) ?? readAnchors(anchorsOf(what));
-    if (!(await verifyAt(what, server.url, against))) process.exitCode = 1;
+    const one = { name: what, url: server.url, evidence };
+    if (!(await verifyAt(one, against))) process.exitCode = 1;
     if (!server.wasRunning) server.stop();
   }
 }

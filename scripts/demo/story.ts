@@ -19,7 +19,7 @@ import {
   countCodes,
   inLogbook,
   insertBatch,
-  loadDossier,
+  judgeNow,
   type NewEntry,
 } from '../../src/features/logbook/service';
 import { GUARDS, recordDueHolds } from '../../src/features/batches/service';
@@ -290,7 +290,7 @@ export async function tell(w: World, s: Story): Promise<string> {
 
 /** Signs a batch that is done, as its release lead. */
 export async function sign(w: World, batchId: string): Promise<void> {
-  const d = (await loadDossier(w.db, batchId, Date.now() / 1000))!;
+  const d = (await judgeNow(w.db, batchId, Date.now() / 1000))!;
   const signed = await signBatch(w.db, w.lead, batchId, randomUUID(), d.case.state.lastS + HOUR);
   if (signed.ok) return;
   const open = d.verdict.checks.filter((c) => c.status !== 'pass');

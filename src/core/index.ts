@@ -148,7 +148,7 @@ export {
   type CalibrationCheck,
   type CalibrationResult,
 } from './probes/calibration';
-export { thinReadings } from './probes/thin';
+export * from './evidence';
 export {
   planBackward,
   GRID_S,

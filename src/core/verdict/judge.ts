@@ -6,7 +6,7 @@ import { standingDecision } from './decisions';
 import { requireCase } from './require-case';
 
 /** Which judgement this is: it goes with every signature, so that an older one is known as such. */
-export const JUDGEMENT = 4;
+export const JUDGEMENT = 5;
 
 export type Verdict = {
   checks: Check[];

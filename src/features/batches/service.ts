@@ -6,7 +6,7 @@ import {
   append,
   holdsAfterVerdict,
   inLogbook,
-  loadDossier,
+  judgeNow,
   type Guard,
   type Offer,
 } from '@/features/logbook/service';
@@ -95,7 +95,7 @@ export const postEntry = (
 export async function recordDueHolds(db: Db, ref: string): Promise<string[]> {
   const nowS = clock();
   const done = await inLogbook(db, async (tx) => {
-    const d = await loadDossier(tx, ref, nowS);
+    const d = await judgeNow(tx, ref, nowS);
     if (!d) return [];
     const due = holdsAfterVerdict(ref, d.case.state, d.verdict, d.entries, nowS);
     if (due.length > 0)

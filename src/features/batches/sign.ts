@@ -6,6 +6,7 @@ import {
   inLogbook,
   loadDossier,
   type Dossier,
+  type WholeDossier,
   type Guard,
   type NewEntry,
 } from '@/features/logbook/service';
@@ -17,14 +18,17 @@ import { hashOf } from '@/platform/hash';
 export const STATEMENT =
   'I have seen the evidence of this batch and release it. Local code and the licensing authority come first.';
 
+/** What a signature says of the verdict. */
+export const verdictSeal = ({ verdict }: Pick<WholeDossier, 'verdict'>) => hashOf(verdict);
+
 /** What the signature seals: the verdict's figures and every reading behind them. */
-export const sealOf = (dossier: Dossier) => ({
-  verdictSha256: hashOf(dossier.verdict),
-  evidenceSha256: hashOf(dossier.case.series),
+export const sealOf = (dossier: WholeDossier) => ({
+  verdictSha256: verdictSeal(dossier),
+  evidenceSha256: hashOf(dossier.originals),
 });
 
 /** The signature of a batch as it stands, with the judgement that gave its verdict. */
-const signedBody = (dossier: Dossier): EntryBody => ({
+const signedBody = (dossier: WholeDossier): EntryBody => ({
   kind: 'signed',
   ...sealOf(dossier),
   statement: STATEMENT,
@@ -57,7 +61,7 @@ export const signBatch = (
   });
 
 /** What is signed is packed and passes; its readings are sealed, and its record is closed. */
-const passes = (dossier: Dossier): Guard => ({
+const passes = (dossier: WholeDossier): Guard => ({
   refuse: (_tx, { case: c }) => {
     const { overall } = dossier.verdict;
     const code =

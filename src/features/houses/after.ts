@@ -1,7 +1,7 @@
 import { runStages, type Case, type Reading } from '@/core';
 import type { Dossier } from '@/features/logbook/service';
 import type { Handle } from '@/platform/db/client';
-import { loadDossier } from '@/features/logbook/service';
+import { judgeNow } from '@/features/logbook/service';
 import { forecastBatch, type Ahead } from './forecast';
 import { housePrior } from './fits';
 import { LOOKS, caseAt } from './look-back';
@@ -58,7 +58,7 @@ async function earlier(db: Handle, d: Dossier, nowS: number): Promise<Overlay[]>
     .execute();
   const out: Overlay[] = [];
   for (const { id } of rows) {
-    const other = await loadDossier(db, id, nowS);
+    const other = await judgeNow(db, id, nowS);
     const overlay = other && overlayOf(other);
     if (overlay) out.push(overlay);
   }

@@ -1,11 +1,15 @@
 import {
   evidenceEndS,
   foldBatch,
+  slowSpans,
   withOffsets,
   type BatchState,
+  type Calibrations,
   type Case,
   type Entry,
+  type Reading,
   type RuleSet,
+  type Series,
   type Verdict,
 } from '@/core';
 import type { Handle } from '@/platform/db/client';
@@ -14,6 +18,7 @@ import type { Asker } from '@/workers/pool';
 import { lastSeqOf, loadEntries } from './chain';
 import { keptDossier, keepDossier } from './dossier-cache';
 import { evidenceMark, loadCalibrations, loadSeries } from './evidence';
+import { judgedOf, judgedSeries } from './kept-evidence';
 import { findBatch, loadRules, type BatchHead } from './heads';
 
 /** Where a batch stands by its record alone, without readings or judgement. */
@@ -24,6 +29,11 @@ export type Looked = Standing & { entries: Entry[]; case: Case };
 
 /** A batch with everything that its verdict rests on. */
 export type Dossier = Looked & { verdict: Verdict };
+
+/** The same with every reading as it came, also where the judgement needs no more than their course. */
+export type WholeDossier = Dossier & { originals: Series };
+
+type Logs = Readonly<Record<number, readonly Reading[]>>;
 
 /** A batch by its record, with what says which readings are held against it. */
 type Recorded = {
@@ -46,14 +56,19 @@ async function recordOf(db: Handle, head: BatchHead): Promise<Recorded> {
   return { head, entries, rules, state, channels, endS: evidenceEndS(state, head.recipe) };
 }
 
+/** Readings with the offset of the check in force taken off each. */
+const offsetsOff = (logs: Logs, calibrations: Calibrations): Series =>
+  Object.fromEntries(
+    Object.entries(logs).map(([id, log]) => [id, withOffsets(log, calibrations[Number(id)] ?? [])]),
+  );
+
 async function withReadings(db: Handle, r: Recorded, now: number): Promise<Looked> {
   const { head, entries, rules, state, channels } = r;
   const nowS = r.endS ?? now;
-  const logs = await loadSeries(db, channels, state.startedS, nowS);
+  const wanted = { ref: head.id, channels, fromS: state.startedS, toS: nowS };
+  const logs = await judgedSeries(db, { ...wanted, slow: slowSpans(state) });
   const calibrations = await loadCalibrations(db, channels);
-  const series = Object.fromEntries(
-    Object.entries(logs).map(([id, log]) => [id, withOffsets(log, calibrations[Number(id)] ?? [])]),
-  );
+  const series = offsetsOff(logs, calibrations);
   const { recipe } = head;
   return { head, entries, case: { recipe, rules, state, series, calibrations, nowS } };
 }
@@ -70,15 +85,31 @@ export async function loadLooked(db: Handle, ref: string, nowS: number): Promise
   return head && withReadings(db, await recordOf(db, head), nowS);
 }
 
-/** Loads and judges one batch afresh, or null when there is none with this id: for whoever writes, signs or verifies. */
+/** Loads and judges one batch as it is now, or null when there is none with this id. */
+export async function judgeNow(db: Handle, ref: string, nowS: number): Promise<Dossier | null> {
+  const looked = await loadLooked(db, ref, nowS);
+  return looked && judged(looked, 'page');
+}
+
+/**
+ * Loads and judges one batch from its first reading on, with every reading as it came: for whoever signs, verifies or
+ * hands out. Null when there is none with this id.
+ */
 export async function loadDossier(
   db: Handle,
   ref: string,
-  nowS: number,
-  asker: Asker = 'page',
-): Promise<Dossier | null> {
-  const looked = await loadLooked(db, ref, nowS);
-  return looked && judged(looked, asker);
+  now: number,
+): Promise<WholeDossier | null> {
+  const head = await findBatch(db, ref);
+  if (!head) return null;
+  const { entries, rules, state, channels, endS } = await recordOf(db, head);
+  const nowS = endS ?? now;
+  const logs = await loadSeries(db, channels, state.startedS, nowS);
+  const calibrations = await loadCalibrations(db, channels);
+  const series = offsetsOff(judgedOf(logs, slowSpans(state)), calibrations);
+  const whole = { recipe: head.recipe, rules, state, series, calibrations, nowS };
+  const dossier = await judged({ head, entries, case: whole }, 'page');
+  return { ...dossier, originals: offsetsOff(logs, calibrations) };
 }
 
 /**

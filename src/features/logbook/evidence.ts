@@ -5,21 +5,39 @@ import type { Handle } from '@/platform/db/client';
 import { giveWay } from '@/platform/give-way';
 
 /** Readings of channels between two times, by channel, in time order, s and °C. */
-export async function loadSeries(
+export const loadSeries = (
   db: Handle,
   channelIds: readonly number[],
   fromS: number,
   toS: number,
+): Promise<Record<number, Reading[]>> =>
+  loadSeriesAfter(
+    db,
+    channelIds.map((channelId) => ({ channelId, afterS: -Infinity })),
+    fromS,
+    toS,
+  );
+
+/** The same, of each channel only what is after a time of its own. */
+export async function loadSeriesAfter(
+  db: Handle,
+  after: readonly { channelId: number; afterS: number }[],
+  fromS: number,
+  toS: number,
 ): Promise<Record<number, Reading[]>> {
-  const series: Record<number, Reading[]> = Object.fromEntries(channelIds.map((id) => [id, []]));
-  if (channelIds.length === 0) return series;
+  const series: Record<number, Reading[]> = Object.fromEntries(after.map((a) => [a.channelId, []]));
+  if (after.length === 0) return series;
+  /* By the millisecond, as times are given: what was read last is not read again. */
+  const since = after.map((a) => toDate(Math.max(fromS - 0.001, a.afterS) + 0.001));
   /* A column of times and one of temperatures per channel: a row each costs five times as much to read. */
   const rows = await sql<{ channelId: number; ms: string; temps: string }>`
     select channel_id, string_agg(ms::text, ',') as ms, string_agg(temp_c::text, ',') as temps
     from (
-      select channel_id, round(date_part('epoch', at) * 1000)::int8 as ms, temp_c from reading
-      where channel_id = any(${[...channelIds]}::int[]) and at >= ${toDate(fromS)} and at <= ${toDate(toS)}
-      order by channel_id, at) r
+      select r.channel_id, round(date_part('epoch', r.at) * 1000)::int8 as ms, r.temp_c
+      from unnest(${after.map((a) => a.channelId)}::int[], ${since}::timestamptz[]) as c (id, since)
+      cross join lateral (
+        select * from reading where channel_id = c.id and at >= c.since and at <= ${toDate(toS)}) r
+      order by r.channel_id, r.at) r
     group by channel_id`.execute(db);
   for (const r of rows.rows) {
     /* A channel at a time: a day of seconds takes a while, and others wait. */
@@ -62,6 +80,31 @@ export async function loadCalibrations(
 /** Which readings are held against a record: of these channels, from its start to its end; without one, to now. */
 export type EvidenceSpan = { channels: readonly number[]; fromS: number; endS: number | null };
 
+const HOUR_S = 3600;
+
+/** How many readings each channel has from a time to one of its own, s: whole hours by their sums, the rest one by one. */
+export async function countReadings(
+  db: Handle,
+  fromS: number,
+  upTo: readonly { channelId: number; toS: number }[],
+): Promise<Map<number, number>> {
+  if (upTo.length === 0) return new Map();
+  const wholeS = Math.ceil(fromS / HOUR_S) * HOUR_S;
+  const { rows } = await sql<{ id: number; n: string }>`
+    select c.id, (
+      coalesce((select sum(h.n) from reading_hour h
+        where h.channel_id = c.id and h.at >= ${toDate(wholeS)} and h.at < c.hour), 0)
+      + (select count(*) from reading r
+        where r.channel_id = c.id and r.at >= ${toDate(fromS)} and r.at < ${toDate(wholeS)} and r.at <= c.to_at)
+      + (select count(*) from reading r
+        where r.channel_id = c.id and r.at >= greatest(c.hour, ${toDate(wholeS)}) and r.at <= c.to_at)) as n
+    from (select id, to_at, date_bin('1 hour', to_at, 'epoch') as hour
+      from unnest(${upTo.map((u) => u.channelId)}::int[], ${upTo.map((u) => toDate(u.toS))}::timestamptz[]) as u (id, to_at)) c`.execute(
+    db,
+  );
+  return new Map(rows.map((r) => [r.id, Number(r.n)]));
+}
+
 /**
  * What tells evidence from evidence: readings are added and never changed, and so are checks of probes. As long as
  * there are as many of both, they are the same.
@@ -72,11 +115,16 @@ export async function evidenceMark(
   nowS: number,
 ): Promise<string> {
   if (channels.length === 0) return '';
-  const ids = sql`any(${[...channels]}::int[])`;
-  const { rows } = await sql<{ readings: string; checks: string }>`
-    select
-      (select count(*) from reading
-        where channel_id = ${ids} and at >= ${toDate(fromS)} and at <= ${toDate(endS ?? nowS)}) as readings,
-      (select count(*) from calibration where channel_id = ${ids}) as checks`.execute(db);
-  return `${rows[0]!.readings}/${rows[0]!.checks}`;
+  const toS = endS ?? nowS;
+  const counts = await countReadings(
+    db,
+    fromS,
+    channels.map((channelId) => ({ channelId, toS })),
+  );
+  const { rows } = await sql<{ checks: string }>`
+    select count(*) as checks from calibration where channel_id = any(${[...channels]}::int[])`.execute(
+    db,
+  );
+  const readings = channels.map((id) => counts.get(id) ?? 0);
+  return `${readings.join('+')}/${rows[0]!.checks}`;
 }

@@ -9,12 +9,14 @@ export {
   type Refused,
 } from './append';
 export {
+  judgeNow,
   loadDossier,
   loadLooked,
   seeDossier,
   type Dossier,
   type Looked,
   type Standing,
+  type WholeDossier,
 } from './case';
 export {
   entryHash,

@@ -1,5 +1,5 @@
 import { effectiveEntries } from '@/core';
-import type { Dossier } from '@/features/logbook/service';
+import type { WholeDossier } from '@/features/logbook/service';
 import { entryWords } from '@/words/entry';
 import { checkWords } from '@/words/verdict';
 import { toCsv } from '@/platform/csv';
@@ -9,7 +9,7 @@ import { shownC } from './run-export';
 export const RECORD_FORMAT = 'jolly-kettle/batch-record/1';
 
 /** The whole record of a batch as plain data: recipe version, rules, entries as written, readings, verdict. */
-export function recordJson(d: Dossier, site: string) {
+export function recordJson(d: WholeDossier, site: string) {
   return {
     format: RECORD_FORMAT,
     site,
@@ -34,7 +34,7 @@ export function recordJson(d: Dossier, site: string) {
       name: p.name,
       what: p.what,
       thickest: p.thickest,
-      values: (d.case.series[p.channelId] ?? []).map((r) => [iso(r.tS), shownC(r.tempC)]),
+      values: (d.originals[p.channelId] ?? []).map((r) => [iso(r.tS), shownC(r.tempC)]),
     })),
     verdict: d.verdict,
   };
@@ -43,7 +43,7 @@ export function recordJson(d: Dossier, site: string) {
 const iso = (epochS: number) => new Date(epochS * 1000).toISOString();
 
 /** The record as one CSV table: entries, readings and checks by time, SI units, UTC. */
-export function recordCsv(d: Dossier): string {
+export function recordCsv(d: WholeDossier): string {
   const show = new Show({ system: 'metric', locale: 'en-GB', timeZone: 'UTC' });
   const rows: Record<string, string | number>[] = [];
   const corrected = new Set(effectiveEntries(d.entries).map((e) => e.id));
@@ -59,7 +59,7 @@ export function recordCsv(d: Dossier): string {
     });
   }
   for (const p of d.case.state.probes) {
-    for (const r of d.case.series[p.channelId] ?? [])
+    for (const r of d.originals[p.channelId] ?? [])
       rows.push({
         type: 'reading',
         at_utc: iso(r.tS),

@@ -1,6 +1,6 @@
 import { toCsv } from '@/platform/csv';
 import { runStages, stageAt, type Reading } from '@/core';
-import type { Dossier } from '@/features/logbook/service';
+import type { WholeDossier } from '@/features/logbook/service';
 import { channelsByIds } from '@/features/readings/service';
 import type { Handle } from '@/platform/db/client';
 
@@ -20,7 +20,7 @@ export type RunExport = {
 };
 
 /** A run as plain data: stages, events, every probe’s readings while it was in use; SI units, UTC. null before the run. */
-export async function runJson(db: Handle, d: Dossier): Promise<RunExport | null> {
+export async function runJson(db: Handle, d: WholeDossier): Promise<RunExport | null> {
   const { run, probes } = d.case.state;
   if (!run) return null;
   const known = await channelsByIds(
@@ -49,7 +49,7 @@ export async function runJson(db: Handle, d: Dossier): Promise<RunExport | null>
       name: p.name ?? known.find((c) => c.id === p.channelId)?.name ?? `channel ${p.channelId}`,
       what: p.what,
       thickest: p.thickest,
-      readings: inUse(d.case.series[p.channelId] ?? [], p.fromS, p.toS).map((r) => [
+      readings: inUse(d.originals[p.channelId] ?? [], p.fromS, p.toS).map((r) => [
         iso(r.tS),
         shownC(r.tempC),
       ]),
@@ -64,7 +64,7 @@ const inUse = (log: readonly Reading[], fromS: number, toS: number | null) =>
   log.filter((r) => r.tS >= fromS && r.tS <= (toS ?? Infinity));
 
 /** The same as one table, a reading a row, with the stage that it falls into. */
-export async function runCsv(db: Handle, d: Dossier): Promise<string | null> {
+export async function runCsv(db: Handle, d: WholeDossier): Promise<string | null> {
   const run = await runJson(db, d);
   if (!run) return null;
   const rows = run.channels.flatMap((c) =>

@@ -2,6 +2,7 @@ import { JUDGEMENT, type EntryBody, type Verdict } from '@/core';
 import {
   loadDossier,
   type Dossier,
+  type WholeDossier,
   entryHash,
   loadEntries,
   findBatch,
@@ -107,7 +108,7 @@ function checkStart(code: string, start: Started, dossier: Dossier, problems: st
 }
 
 /** The readings and verdict of a signed batch are those that were signed. */
-function checkSeal(code: string, said: Signed, dossier: Dossier, found: Found): void {
+function checkSeal(code: string, said: Signed, dossier: WholeDossier, found: Found): void {
   const seal = sealOf(dossier);
   const judgement = said.judgement ?? 1;
   if (said.evidenceSha256 !== seal.evidenceSha256)

@@ -14,6 +14,7 @@ import * as machines from './migrations/0010-machines';
 import * as floor from './migrations/0011-floor';
 import * as reach from './migrations/0012-reach';
 import * as plan from './migrations/0013-plan';
+import * as years from './migrations/0014-years';
 import { grantRights } from './rights';
 
 const MIGRATIONS = {
@@ -30,6 +31,7 @@ const MIGRATIONS = {
   '0011-floor': floor,
   '0012-reach': reach,
   '0013-plan': plan,
+  '0014-years': years,
 };
 
 /**

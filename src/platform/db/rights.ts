@@ -9,6 +9,8 @@ const ADD = 'select, insert';
 const LESS: Readonly<Record<string, string>> = {
   ...Object.fromEntries(FACTS.filter((t) => t.appendOnly).map((t) => [t.name, ADD])),
   [READINGS]: ADD,
+  reading_minute: 'select',
+  reading_hour: 'select',
   ledger: ADD,
   ledger_head: 'select, update',
   ledger_change: 'select, delete',

@@ -1,6 +1,6 @@
 import type { JSONColumnType } from 'kysely';
 import type { Lever, PinnedStep, PlacedStep } from '@/core';
-import type { Instant, Made } from './tables';
+import type { Instant, Made } from './tables-readings';
 
 /** A plan: where every step is, and which of them somebody put there. */
 export type PlanContent = { steps: PlacedStep[]; pins: PinnedStep[] };

@@ -8,7 +8,6 @@ import type {
   CasingKind,
   HouseCare,
   HouseLayout,
-  SensorSpot,
   Species,
   EntryBody,
   HouseKind,
@@ -21,12 +20,9 @@ import type {
   UnitSystem,
   Wind,
   WorkingHours,
-  ReadingPlace,
 } from '@/core';
 import type { PlanTables } from './tables-plan';
-
-export type Instant = ColumnType<Date, Date | string, Date | string>;
-export type Made = ColumnType<Date, Date | string | undefined, never>;
+import type { Instant, Made, ReadingTables } from './tables-readings';
 
 export type IngredientKind = 'meat' | 'cure' | 'salt' | 'addition';
 
@@ -43,7 +39,7 @@ export type IngredientFacts = {
   allergens?: Allergen[];
 };
 
-export interface Tables extends PlanTables {
+export interface Tables extends PlanTables, ReadingTables {
   site: {
     id: Generated<number>;
     name: string;
@@ -115,8 +111,6 @@ export interface Tables extends PlanTables {
     score: number;
     madeAt: Made;
   };
-  seal: { batchId: string; channelId: number; fromAt: Date; toAt: Date };
-  lateReading: { channelId: number; at: Date; tempC: number; arrivedAt: Made };
   program: { id: string; name: string; createdAt: Made };
   programVersion: {
     id: string;
@@ -127,38 +121,6 @@ export interface Tables extends PlanTables {
     createdAt: Made;
     createdByName: string;
   };
-  calibration: {
-    id: string;
-    channelId: number;
-    checkedAt: Instant;
-    iceC: number;
-    boilC: number | null;
-    altitudeM: number;
-    offsetC: number;
-    ok: Generated<boolean>;
-    recordedAt: Made;
-    byName: string;
-  };
-  device: {
-    id: string;
-    name: string;
-    houseId: string;
-    tokenSha256: string;
-    createdAt: Made;
-    revokedAt: Instant | null;
-    lastSeenAt: Instant | null;
-  };
-  channel: {
-    id: Generated<number>;
-    houseId: string | null;
-    batchId: string | null;
-    key: string;
-    name: string;
-    what: ReadingPlace;
-    level: number | null;
-    depth: SensorSpot['depth'];
-  };
-  reading: { channelId: number; at: Instant; tempC: number };
   recipe: { id: string; name: string; createdAt: Made };
   recipeVersion: {
     id: string;

@@ -48,6 +48,8 @@ export const READINGS = 'reading';
 
 /** Tables that the ledger does not speak of, and why. */
 export const NO_FACTS: Readonly<Record<string, string>> = {
+  reading_minute: 'follows from the readings, which are counted and summed',
+  reading_hour: 'follows from the readings, which are counted and summed',
   logbook_head: 'follows from the entries; verify compares the two',
   session: 'who is signed in now; worth nothing without the session secret',
   verification: 'short-lived codes of the account library',

@@ -2,7 +2,7 @@ import { JUDGEMENT } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
 import { dossierOfPage } from '@/features/batches/page-data';
-import { STATEMENT, sealOf } from '@/features/batches/sign';
+import { STATEMENT, verdictSeal } from '@/features/batches/sign';
 import { Checklist } from '@/features/batches/ui/Checklist';
 import { LateReadings } from '@/features/batches/ui/LateReadings';
 import { PieceCurves } from '@/features/batches/ui/PieceCurves';
@@ -33,7 +33,7 @@ export default async function VerdictPage({ params }: { params: Promise<{ id: st
   const signedBy = dossier.entries.find((e) => e.id === state.signature?.entryId)?.body;
   /* Which judgement signed it, where today's makes something else of the same record. */
   const earlier =
-    signedBy?.kind === 'signed' && signedBy.verdictSha256 !== sealOf(dossier).verdictSha256
+    signedBy?.kind === 'signed' && signedBy.verdictSha256 !== verdictSeal(dossier)
       ? (signedBy.judgement ?? 1)
       : null;
   const channels = await channelsByIds(

@@ -1,7 +1,7 @@
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import { recipeOfRun, type Standing } from '@/core';
 import { requireRoute } from '@/features/accounts/identify';
-import { loadDossier } from '@/features/logbook/service';
+import { judgeNow } from '@/features/logbook/service';
 import { refSchema } from '@/features/logbook/contract';
 import { wayNow } from '@/features/houses/way';
 import { plannedSteps } from '@/features/plan/service';
@@ -20,7 +20,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
   const person = await requireRoute('read');
   if (person instanceof Response) return person;
   const id = refSchema.safeParse((await params).id);
-  const dossier = id.success ? await loadDossier(db(), id.data, nowS()) : null;
+  const dossier = id.success ? await judgeNow(db(), id.data, nowS()) : null;
   if (!dossier) return Response.json({ ok: false, code: 'no_such_batch' }, { status: 404 });
   const recipe = recipeOfRun(dossier.case.recipe, dossier.case.state);
   const planned = (await plannedSteps(db()))(dossier.head.id);
