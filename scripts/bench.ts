@@ -21,6 +21,7 @@ import { benchBoard } from './bench-board';
 import { benchOpenChart } from './bench-chart';
 import { benchFile } from './bench-files';
 import { benchLatency } from './bench-latency';
+import { benchYears } from './bench-pages';
 import { benchPlans } from './bench-plan';
 import { benchJudge, benchOddForecasts } from './bench-trust';
 import { benchRefit, benchSimulation, benchThin } from './bench-house';
@@ -198,14 +199,32 @@ async function benchFloor(url: string): Promise<void> {
   say('floor-first-load-js', { files: scripts.length, gzipKb: Number((bytes / 1024).toFixed(1)) });
 }
 
-/** Prints one JSON line per measure. */
-export async function bench(): Promise<void> {
+/** Runs some measures on a database of their own, in the server given or in one that is started for them. */
+async function inBench(work: (url: string) => Promise<void>): Promise<void> {
   buildIfNeeded();
   readyLedger('nothing kept');
   const server = process.env.DATABASE_URL
     ? { url: process.env.DATABASE_URL, wasRunning: true, stop: () => undefined }
     : await startPostgres('pg-test');
+  const name = `jolly_bench_${process.pid}`;
   try {
+    await ensureDatabase(server.url, name);
+    await work(server.url.replace(/\/[^/]*$/, `/${name}`));
+  } finally {
+    const client = new pg.Client({ connectionString: server.url });
+    await client.connect();
+    await client.query(`drop database if exists ${client.escapeIdentifier(name)} with (force)`);
+    await client.end();
+    if (!server.wasRunning) server.stop();
+  }
+}
+
+/** Pages, ingest and memory with five years of readings beside those of an empty demo. */
+export const benchOfYears = (): Promise<void> => inBench((url) => benchYears(url, say));
+
+/** Prints one JSON line per measure. */
+export const bench = (): Promise<void> =>
+  inBench(async (url) => {
     benchFold();
     say('judge-with-envelope', await benchJudge());
     say('read-file-of-200000-rows', await benchFile());
@@ -216,9 +235,6 @@ export async function bench(): Promise<void> {
     say('simulate-24h-40-shells', benchSimulation());
     say('forecast-refit-12h', benchRefit());
     say('chart-thin-24h-6x1s', benchThin());
-    const name = `jolly_bench_${process.pid}`;
-    await ensureDatabase(server.url, name);
-    const url = server.url.replace(/\/[^/]*$/, `/${name}`);
     await benchIngest(url);
     say('chart-24h-6x1s', await benchOpenChart(url, RULES));
     await benchFloor(url);
@@ -226,11 +242,4 @@ export async function bench(): Promise<void> {
       say(`board-40-batches-${what}`, figures);
     for (const [name, figures] of Object.entries(await benchLatency(url)))
       say(`health-while-${name}`, figures);
-    const client = new pg.Client({ connectionString: server.url });
-    await client.connect();
-    await client.query(`drop database ${client.escapeIdentifier(name)} with (force)`);
-    await client.end();
-  } finally {
-    if (!server.wasRunning) server.stop();
-  }
-}
+  });

@@ -9,6 +9,8 @@ export const SCREENS = [
   '/recipes/import',
   '/stores',
   '/stores/casings',
+  '/stores/cultures',
+  '/house/meters',
   '/dose-check',
   '/house',
   '/house/big',

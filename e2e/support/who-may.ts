@@ -52,6 +52,8 @@ export const WHO_MAY: Record<string, readonly Identity[]> = {
   'page /stores': PEOPLE,
   'page /stores/[id]': PEOPLE,
   'page /stores/casings': PEOPLE,
+  'page /stores/cultures': PEOPLE,
+  'page /house/meters': PEOPLE,
   'page /welcome': EVERYBODY,
   'POST /api/auth/[...all]': EVERYBODY,
   'GET /api/health': EVERYBODY,

@@ -8,7 +8,9 @@ import {
   workedBy,
   type EntryBody,
 } from '../../src/core';
+import { addMeter, recordMeterCheck } from '../../src/features/readings/service';
 import { storeReadings } from '../../src/features/readings/repository';
+import { v5Id } from '../../src/platform/ids';
 import type { Version } from '../../src/features/recipes/repository';
 import { HOUR, begins, record, weighIns, type DemoLine, type World } from './story';
 
@@ -18,6 +20,10 @@ const SET = { airC: 36, rh: 0.92 };
 const COURSE = { startPh: 5.76, depth: 1.08, lagH: 2.9, fallPerH: 0.16, shape: 0.6 };
 /** Hours since it was loaded, and when somebody read its pH. */
 const LOADED_H = 8.5;
+const METER = { id: v5Id('demo: first meter'), name: 'Spear meter 1' };
+const SPARE = { id: v5Id('demo: second meter'), name: 'Pocket meter' };
+/** What the first showed in its buffers. */
+const SHOWN = { shownMiddle: 7.04, shownSour: 4.03, bufferC: 20 };
 const READ_H = [0.4, 3.5, 6, 8] as const;
 
 /** A ring that sours in the warm chamber since this morning: its pH comes tonight. */
@@ -49,7 +55,14 @@ export async function tellFerment(w: World, version: Version, nowS: number): Pro
   });
   const by = (atS: number, body: EntryBody): DemoLine => [atS, w.operator, body];
   const { entries, cureId } = weighIns(recipe, { startS, meatG }, w);
-  const checkedS = Math.round(runS);
+  await addMeter(w.db, METER, w.lead.name);
+  await addMeter(w.db, SPARE, w.lead.name);
+  await recordMeterCheck(
+    w.db,
+    { id: randomUUID(), meterId: METER.id, middle: '7.00', ...SHOWN },
+    w.operator.name,
+    runS - 600,
+  );
   await record(
     w,
     version,
@@ -73,7 +86,12 @@ export async function tellFerment(w: World, version: Version, nowS: number): Pro
       ...READ_H.map((h) => {
         const tS = runS + h * HOUR;
         const ph = Math.round(100 * phAfter(workedBy(work, tS), COURSE)) / 100;
-        return by(tS, { kind: 'ph_logged', ph, meterCheckedS: checkedS });
+        return by(tS, {
+          kind: 'ph_logged',
+          ph,
+          sample: 'test_piece',
+          meter: { ...METER, shownPh: ph },
+        });
       }),
     ],
     cureId,

@@ -30,7 +30,7 @@ export async function emptyDatabase(url: string): Promise<void> {
   await client.end();
 }
 
-async function world(db: Db, nowS: number): Promise<World> {
+export async function world(db: Db, nowS: number): Promise<World> {
   const people = await listPeople(db);
   const author = (role: Role) => {
     const p = people.find((x) => x.role === role)!;

@@ -124,6 +124,37 @@ const LINES: Line[] = [
   dry('Skimmed milk powder', { additionKind: 'binder', allergens: ['milk'] }, 'MP-4', 15, 7.5),
   dry('Dextrose', { additionKind: 'sugar', dextroseFraction: 1 }, 'DX-6', 10, 2.2),
   dry('Sodium ascorbate', { additionKind: 'accelerator' }, 'AS-2', 1, 26),
+  {
+    name: 'Starter culture, warm',
+    kind: 'addition',
+    facts: {
+      additionKind: 'culture',
+      culture: {
+        organisms: 'Pediococcus acidilactici, Staphylococcus carnosus',
+        tempo: 'fast',
+        minC: 18,
+        bestC: 38,
+        maxC: 45,
+        doseGPerKg: 0.5,
+        storage: 'frozen',
+      },
+    },
+    lots: [{ code: 'CU-17', supplier: DRY, kg: 0.5, cost: 310, useBy: 90 }],
+  },
+  {
+    name: 'Slow culture',
+    kind: 'addition',
+    facts: {
+      additionKind: 'culture',
+      culture: {
+        organisms: 'Latilactobacillus sakei, Staphylococcus xylosus',
+        tempo: 'slow',
+        doseGPerKg: 0.25,
+        storage: 'cold',
+      },
+    },
+    lots: [{ code: 'CU-22', supplier: DRY, kg: 0.4, cost: 340, useBy: 35 }],
+  },
   dry('Seasoned table salt', { saltFraction: 0.72, allergens: ['celery'] }, 'ST-1', 6, 5.5),
 ];
 

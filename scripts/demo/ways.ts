@@ -41,7 +41,7 @@ async function storeChamber(w: World, fromS: number, toS: number, phS: number): 
 }
 
 /** The pork of a batch was frozen long enough, each line for the lot it came from. */
-function frozenPork(recipe: Recipe, entries: readonly DemoLine[], startS: number, w: World) {
+export function frozenPork(recipe: Recipe, entries: readonly DemoLine[], startS: number, w: World) {
   const lotOf = (id: string) => {
     const weighed = entries.find(([, , b]) => b.kind === 'weighed' && b.lineId === id)?.[2];
     return weighed?.kind === 'weighed' ? (weighed.lotId ?? null) : null;

@@ -12,6 +12,7 @@ import {
 import type { Show } from './show';
 import { benchWords, ofLoad } from './bench';
 import { hangingWords } from './hanging';
+import { phWords } from './acidity';
 import { lineName } from './line-name';
 import { stepName } from './route';
 import { tickedTemps } from './ticked';
@@ -24,6 +25,7 @@ export const CHAPTER_WORDS: Record<ChapterName, string> = {
   weighing: 'Weighing',
   cure: 'Cure hold',
   making: 'Making',
+  acidity: 'pH',
   bench: 'Bench work',
   hanging: 'Stuffing, hanging, smoke',
   run: 'House and chill',
@@ -111,7 +113,9 @@ export function entryWords(
     case 'readings_imported':
       return `Logger file ${b.fileName} imported: ${b.channels.map((c) => c.name).join(', ')}`;
     case 'ph_logged':
-      return `pH ${s.number(b.ph, 2)} of the test piece`;
+      return phWords(b, s);
+    case 'ph_doubted':
+      return `${b.meter} was found wrong: what it showed since ${s.clock(b.sinceS)} is no evidence`;
     case 'step_ticked': {
       const step = routeOf(recipe).find((x) => x.id === b.stepId);
       const which = `${step ? stepName(step) : 'A step'}${b.pass ? `, pass ${b.pass + 1}` : ''}${ofLoad(b.load)}`;

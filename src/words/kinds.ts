@@ -12,6 +12,7 @@ export const ENTRY_WORDS: Record<EntryKind, string> = {
   step_done: 'a step',
   step_ticked: 'a step',
   ph_logged: 'a pH',
+  ph_doubted: 'a meter that was found wrong',
   loads_set: 'the number of loads',
   addition_ticked: 'something that went in',
   batter_measured: 'a temperature of the batter',

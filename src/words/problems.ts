@@ -98,6 +98,9 @@ const OTHERS = {
     'A figure of this recipe is outside the rules in use: see its page under Recipes. Change the recipe or the rule.',
   no_such_lot: 'There is no such lot in the stores.',
   no_such_probe: 'There is no such probe to check.',
+  no_such_culture: 'This ingredient is not a culture, or it was removed: look at the stores again.',
+  no_such_meter: 'This meter is not in use any more.',
+  meter_taken: 'Another meter in use has this name: write a name on each.',
   lot_label_differs:
     'The strength typed is not the one on this lot. Look at the packet, or choose the right lot.',
   lot_needs_decision: 'A release lead has to decide before this may be weighed into the batch:',

@@ -1,6 +1,27 @@
-import type { CultureTempo, LossForecast, PhForecast, RimView, ShelfView } from '@/core';
+import type {
+  CultureStorage,
+  CultureTempo,
+  LossForecast,
+  PhForecast,
+  RimView,
+  ShelfView,
+} from '@/core';
 import { bandWords } from './band';
 import type { Show } from './show';
+
+export const STORAGE_WORDS: Record<CultureStorage, string> = {
+  frozen: 'in the freezer',
+  cold: 'in the cooler',
+  dry: 'dry, in the dark',
+};
+
+/** How a culture worked here, beside its kind. @param pace 1 as fast as its kind */
+export function paceWords(pace: number, batches: number): string {
+  const from = batches === 1 ? 'By one batch' : `By ${batches} batches`;
+  const by = Math.round(Math.abs(pace - 1) * 100);
+  if (by < 3) return `${from} it is about as fast as its kind.`;
+  return `${from} it is about ${by} % ${pace > 1 ? 'faster' : 'slower'} than its kind.`;
+}
 
 export const TEMPO_WORDS: Record<CultureTempo, string> = {
   fast: 'a fast culture, warm chamber',

@@ -298,7 +298,7 @@ test('a run looked back at: stages, forecasts of then, loss, earlier runs; and t
     (x) => x.case.state.phase === 'cure_hold',
   )!;
   expect(await afterRun(demo, cured, nowS())).toBeNull();
-  expect(await runJson(demo, { ...cured, originals: {} })).toBeNull();
+  expect(await runJson(demo, { ...cured, originals: {}, shown: {} })).toBeNull();
 });
 
 test('programs are versions: the second of two editors is told, names are their own', async () => {

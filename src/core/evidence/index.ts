@@ -1,4 +1,4 @@
 /** What is judged of long logs, so that a look costs what is new. */
-export { slowSpans, type SlowSpan } from './slow-spans';
-export { resumeEvidence, type Evidence, type EvidenceBasis } from './resume-evidence';
+export { isSlowNow, slowSpans, type SlowSpan } from './slow-spans';
+export { inPieces, resumeEvidence, type Evidence, type EvidenceBasis } from './resume-evidence';
 export { thinReadings } from '../probes/thin';

@@ -1,6 +1,12 @@
 import fc from 'fast-check';
 import type { Reading } from '../lethality/reading';
-import { SLOT_S, WHOLE_S, resumeEvidence, type Evidence } from './resume-evidence';
+import {
+  SLOT_S,
+  WHOLE_S,
+  inPieces as stretches,
+  resumeEvidence,
+  type Evidence,
+} from './resume-evidence';
 import type { SlowSpan } from './slow-spans';
 
 const HOUR = 3600;
@@ -117,6 +123,12 @@ test('property: outside of a slow stretch, near its ends and in the last hour ev
 
 const month = every10(0, 28 * DAY, (tS) => 13 + 0.3 * Math.sin(tS / 700));
 const drying: SlowSpan[] = [{ fromS: 0, toS: Infinity }];
+
+test('taken in day by day it is the log at once', () => {
+  expect(stretches(month, drying, DAY)).toEqual(fresh(month, drying).log);
+  expect(stretches([], drying, DAY)).toEqual([]);
+  expect(() => stretches(month, drying, 0)).toThrow('everyS');
+});
 
 test('four weeks of a reading every ten seconds are judged by less than a twentieth of them', () => {
   const { log, count } = fresh(month, drying);

@@ -1,4 +1,4 @@
-import { requireFinite } from '../guard';
+import { QuantityError, requireFinite } from '../guard';
 import type { Reading } from '../lethality/reading';
 import type { SlowSpan } from './slow-spans';
 
@@ -122,4 +122,24 @@ export function resumeEvidence(kept: Evidence | null, basis: EvidenceBasis): Evi
   const settled = done.length;
   for (; i < rest.length; i += 1) done.push(rest[i]!);
   return { log: done, count, readS, settledS, settled, settledReadS, slow: inner };
+}
+
+/**
+ * The same log taken in a stretch after the other, as it comes while a batch hangs: for holding it against the log at once.
+ * @param everyS length of a stretch, s, > 0; infinite takes the log at once
+ */
+export function inPieces(
+  readings: readonly Reading[],
+  slow: readonly SlowSpan[],
+  everyS: number,
+): readonly Reading[] {
+  if (!(everyS > 0)) throw new QuantityError('everyS', everyS, 'more than 0');
+  let evidence: Evidence | null = null;
+  for (let from = 0, to = 0; to < readings.length; from = to) {
+    const endS = readings[from]!.tS + everyS;
+    while (to < readings.length && readings[to]!.tS < endS) to += 1;
+    const basis = { readings: readings.slice(from, to), slow, count: to };
+    evidence = resumeEvidence(evidence, basis);
+  }
+  return evidence?.log ?? [];
 }

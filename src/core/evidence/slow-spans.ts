@@ -8,6 +8,9 @@ export type SlowSpan = { fromS: number; toS: number };
 /** Stages that last for days, and in which nothing that heat does is judged. */
 const SLOW: readonly StageKind[] = ['ferment', 'hang'];
 
+/** Does a batch ferment or hang now? */
+export const isSlowNow = (state: BatchState): boolean => slowSpans(state).at(-1)?.toS === Infinity;
+
 /**
  * When a batch ferments or hangs: there the judgement needs the course of a log, not each of its readings. Two such
  * stages that follow each other are one stretch.

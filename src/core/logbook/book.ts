@@ -1,4 +1,5 @@
 import type { Kind } from './chapter';
+import { acidity } from './chapters/acidity';
 import { alarms } from './chapters/alarms';
 import { bench } from './chapters/bench';
 import { cure } from './chapters/cure';
@@ -22,6 +23,7 @@ const CHAPTERS = {
   weighing,
   cure,
   making,
+  acidity,
   bench,
   hanging,
   run,
@@ -42,6 +44,7 @@ const KINDS: Kinds = {
   ...weighing.kinds,
   ...cure.kinds,
   ...making.kinds,
+  ...acidity.kinds,
   ...bench.kinds,
   ...hanging.kinds,
   ...run.kinds,
@@ -76,6 +79,7 @@ export const emptyState = (): BatchState => ({
   ...weighing.empty(),
   ...cure.empty(),
   ...making.empty(),
+  ...acidity.empty(),
   ...bench.empty(),
   ...hanging.empty(),
   ...run.empty(),

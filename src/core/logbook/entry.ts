@@ -5,6 +5,7 @@ import type { DryingBody } from './chapters/drying';
 import type { FinishBody } from './chapters/finish';
 import type { HangingBody } from './chapters/hanging';
 import type { HoldsBody } from './chapters/holds';
+import type { AcidityBody } from './chapters/acidity';
 import type { MakingBody } from './chapters/making';
 import type { ProbesBody } from './chapters/probes';
 import type { RecordBody } from './chapters/record';
@@ -18,6 +19,7 @@ type AnyBody =
   | WeighingBody
   | CureBody
   | MakingBody
+  | AcidityBody
   | BenchBody
   | HangingBody
   | RunBody
@@ -39,6 +41,7 @@ type AnyFact =
   | Extract<WeighingBody, { kind: 'weighed' }>
   | CureBody
   | MakingBody
+  | Extract<AcidityBody, { kind: 'ph_logged' }>
   | Exclude<BenchBody, { kind: 'loads_set' }>
   | HangingBody
   | RunBody

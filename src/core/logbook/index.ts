@@ -4,6 +4,7 @@ export type { Author, EffectiveEntry, Entry, EntryBody, EntryKind } from './entr
 export { CHAPTER_NAMES, ENTRY_KINDS, chapterOf, isCorrectable, type ChapterName } from './book';
 export type { AlarmState } from './chapters/alarms';
 export type { DispositionKind } from './chapters/holds';
+export { PH_SAMPLES, type PhSample, type PhTaken } from './chapters/acidity';
 export type { StepName, Tick } from './chapters/making';
 export type { ProbeUse } from './chapters/probes';
 export { RUN_EVENTS, placeNow, type RunEvent } from './chapters/run';

@@ -8,6 +8,7 @@ export const PART_KINDS = [
   'step_done',
   'step_ticked',
   'ph_logged',
+  'ph_doubted',
   'casing_soaked',
   'links_checked',
   'stuffing_weighed',

@@ -5,6 +5,7 @@ import type { DryingState } from './chapters/drying';
 import type { FinishState } from './chapters/finish';
 import type { HangingState } from './chapters/hanging';
 import type { HoldsState } from './chapters/holds';
+import type { AcidityState } from './chapters/acidity';
 import type { MakingState } from './chapters/making';
 import type { ProbesState } from './chapters/probes';
 import type { RecordState } from './chapters/record';
@@ -42,6 +43,7 @@ export type BatchState = RecordState &
   WeighingState &
   CureState &
   MakingState &
+  AcidityState &
   BenchState &
   HangingState &
   RunState &

@@ -1,6 +1,6 @@
 import { meatLagS, type PhForecastInput } from '../fermentation/forecast-ph';
 import { USUAL_CULTURES } from '../fermentation/tables/cultures';
-import type { CultureTempo } from '../fermentation/culture';
+import type { CultureCourse, CultureTempo } from '../fermentation/culture';
 import { recipeFigures } from '../formula/figures';
 import { programOf } from '../route/read';
 import type { Reading } from '../lethality/reading';
@@ -19,6 +19,8 @@ export type Ferment = {
   ruleReachedS: number | null;
   /** The warmest of the chamber up to now. */
   chamber: Reading[];
+  /** When the record shows the pH that ends it; null while it does not. */
+  reachedS: number | null;
   /** When it was over: its pH shown, or the next stage begun; null while it goes on. */
   overS: number | null;
 };
@@ -53,8 +55,11 @@ function aheadC(chamber: readonly Reading[], setC: number, startS: number, nowS:
   return late.reduce((sum, r) => sum + r.tempC, 0) / late.length;
 }
 
-/** The ferment of a batch as its record tells it; null before it began, and where the recipe has none. */
-export function fermentOf(c: Case): Ferment | null {
+/**
+ * The ferment of a batch as its record tells it; null before it began, and where the recipe has none.
+ * @param culture course of its own culture, where that is known; else one that goes with the chamber
+ */
+export function fermentOf(c: Case, culture?: CultureCourse): Ferment | null {
   const startS = fermentStart(c);
   const targetPh = fermentTarget(c);
   if (startS === null || targetPh === null) return null;
@@ -74,12 +79,13 @@ export function fermentOf(c: Case): Ferment | null {
     ruleReachedS: phReachedS(c),
     rulePh: c.rules.fermentation.body.targetPh,
     chamber,
+    reachedS,
     overS,
     input: {
-      culture: { ...USUAL_CULTURES[tempo], floorPh: c.recipe.fermentation!.floorPh },
+      culture: { ...(culture ?? USUAL_CULTURES[tempo]), floorPh: c.recipe.fermentation!.floorPh },
       dextroseGPerKg: recipeFigures(c.recipe).dextroseGPerKg,
       readings: c.state.ph
-        .filter((p) => p.tS >= startS && p.tS <= untilS)
+        .filter((p) => !p.doubted && p.tS >= startS && p.tS <= untilS)
         .map((p) => ({ tS: p.tS, ph: p.ph, checked: isCheckedPh(p) })),
       chamber,
       ahead: { tempC: aheadC(chamber, airC, startS, untilS) },

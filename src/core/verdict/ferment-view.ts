@@ -1,5 +1,6 @@
 import { within } from '../probes/series-at';
 import type { Reading } from '../lethality/reading';
+import type { PhTaken } from '../logbook/chapters/acidity';
 import { logsOf } from './surroundings';
 import type { Case } from './check';
 
@@ -14,6 +15,18 @@ export function fermentStart({ state }: Case): number | null {
 
 const APART_S = 900;
 const METER_DAY_S = 24 * 3600;
+
+/** Whether a pH counts at all: a meter of the site does only by its check of the day. */
+export const isBelievedPh = (p: PhTaken): boolean =>
+  !p.doubted && (p.meter === null || isCheckedPh(p));
+
+/** Whether another meter showed about the same time that a pH is not there yet: of two that differ the higher counts. */
+const speaksAgainst = (other: PhTaken, p: PhTaken, targetPh: number): boolean =>
+  other.meter !== null &&
+  p.meter !== null &&
+  other.meter.id !== p.meter.id &&
+  other.ph > targetPh &&
+  Math.abs(other.tS - p.tS) <= APART_S;
 
 /**
  * When a fermented batch has come to a pH, the rule's where none is named; null before. The pH counts once two readings some time apart
@@ -32,15 +45,19 @@ export function phReachedS(c: Case, targetPh = c.rules.fermentation.body.targetP
       reachedS = null;
       continue;
     }
+    if (!isBelievedPh(p) || c.state.ph.some((q) => speaksAgainst(q, p, targetPh))) continue;
     first ??= p.tS;
     if (isCheckedPh(p) || p.tS - first >= phApartS) reachedS ??= p.tS;
   }
   return reachedS;
 }
 
-/** Whether a pH was read with a meter that was checked in its buffers the same day. */
-export const isCheckedPh = (p: Case['state']['ph'][number]): boolean =>
-  p.meterCheckedS !== null && p.meterCheckedS <= p.tS && p.tS - p.meterCheckedS <= METER_DAY_S;
+/** Whether a pH was read with a meter that was checked in its buffers the same day, and that was not found wrong since. */
+export const isCheckedPh = (p: PhTaken): boolean =>
+  !p.doubted &&
+  p.meterCheckedS !== null &&
+  p.meterCheckedS <= p.tS &&
+  p.tS - p.meterCheckedS <= METER_DAY_S;
 
 /** Lowest pH that the readings of a ferment show, by {@link phReachedS}; null while they show none. */
 export function creditedPh(c: Case): number | null {

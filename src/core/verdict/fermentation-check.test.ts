@@ -54,6 +54,60 @@ test.each<[string, Line[], number, string, string]>([
   expect(found(caseOf(facts, nowH), 'fermentation')).toMatchObject({ status, because }),
 );
 
+/** As a meter of the site shows it; `checkedH` when that was last found good. */
+const read = (h: number, value: number, id: string, checkedH: number | null): Line => [
+  h,
+  {
+    kind: 'ph_logged',
+    ph: value,
+    meter: { id, name: id, shownPh: value },
+    ...(checkedH === null ? {} : { meterCheckedS: START + checkedH * HOUR }),
+  },
+];
+const wrong = (h: number, id: string, sinceH: number): Line => [
+  h,
+  { kind: 'ph_doubted', meterId: id, meter: id, sinceS: START + sinceH * HOUR },
+];
+
+test.each<[string, Line[], string, string]>([
+  ['a meter of the day is believed at once', [read(18, 5.1, 'a', 10)], 'pass', 'reached'],
+  [
+    'one that nobody checked never',
+    [read(17, 5.1, 'a', null), read(18, 5, 'a', null)],
+    'missing',
+    'meter_not_checked',
+  ],
+  [
+    'nor one of the day before yesterday',
+    [read(17, 5.1, 'a', -20), read(18, 5, 'a', -20)],
+    'missing',
+    'meter_not_checked',
+  ],
+  [
+    'found wrong afterwards',
+    [read(18, 5.1, 'a', 10), wrong(19, 'a', 10)],
+    'missing',
+    'meter_not_checked',
+  ],
+  ['another one found wrong', [read(18, 5.1, 'a', 10), wrong(19, 'b', 10)], 'pass', 'reached'],
+  ['wrong, but read before', [read(18, 5.1, 'a', 10), wrong(19, 'a', 18.5)], 'pass', 'reached'],
+  [
+    'two that differ: the higher counts',
+    [read(18, 5.4, 'b', 10), read(18.1, 5.1, 'a', 10)],
+    'missing',
+    'shown_once',
+  ],
+  [
+    'later it has fallen in both',
+    [read(18, 5.4, 'b', 10), read(18.5, 5.1, 'a', 10)],
+    'pass',
+    'reached',
+  ],
+])('%s', (_name, facts, status, because) => {
+  const c = caseOf([...hourly(18, 36), ...facts], 20);
+  expect(found(c, 'fermentation')).toMatchObject({ status, because });
+});
+
 test('a pH from before the fermentation proves nothing', () => {
   const c = caseOf([[-1, { kind: 'ph_logged', ph: 5 }], ...hourly(6, 36)], 6);
   expect(found(c, 'fermentation').status).toBe('missing');

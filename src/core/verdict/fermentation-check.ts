@@ -1,7 +1,14 @@
 import { degreeHourLimit, degreeHours } from '../fermentation/degree-hours';
 import type { Reading } from '../lethality/reading';
 import type { FermentationRule } from '../rules/rule';
-import { MAX_GAP_S, chamberLog, fermentStart, filled, phReachedS } from './ferment-view';
+import {
+  MAX_GAP_S,
+  chamberLog,
+  fermentStart,
+  filled,
+  isBelievedPh,
+  phReachedS,
+} from './ferment-view';
 import { timeInBand } from '../cooling/time-in-band';
 import { check, type Case, type Check, type Figure } from './check';
 
@@ -57,7 +64,13 @@ export function checkFermentation(c: Case): Check {
   if (reachedS === null) {
     const shown = c.state.ph.at(-1);
     const once = shown !== undefined && shown.tS >= startS && shown.ph <= body.targetPh;
-    const because = once ? 'shown_once' : shown ? 'running' : 'no_ph';
+    const because = once
+      ? isBelievedPh(shown)
+        ? 'shown_once'
+        : 'meter_not_checked'
+      : shown
+        ? 'running'
+        : 'no_ph';
     return check('fermentation', rule, 'missing', because, figures);
   }
   const afterS = warmAfterS(c, reachedS, body.floorC);

@@ -10,7 +10,7 @@ import {
   type Guard,
   type Offer,
 } from '@/features/logbook/service';
-import { probeGuard } from '@/features/readings/service';
+import { meterGuard, probeGuard } from '@/features/readings/service';
 import { casingGuard, lotGuard } from '@/features/stores/service';
 import { nowS as clock } from '@/platform/clock';
 import type { Db } from '@/platform/db/client';
@@ -46,6 +46,7 @@ export const GUARDS: readonly Guard[] = [
   oddTemperatureGuard,
   referencesGuard,
   probeGuard,
+  meterGuard,
   lotGuard,
   casingGuard,
 ];
@@ -114,5 +115,6 @@ export { wayOfBatch, type BatchWay } from './plan';
 export { liveHeat, type LiveHeat } from './live';
 export { shortName, type ChartForecast } from './chart-data';
 export { doubtBatchesOf } from './doubted-probe';
+export { doubtMeter } from './doubted-meter';
 export { sealOf } from './sign';
 export { startBatch } from './start';

@@ -1,4 +1,4 @@
-import { placeNow } from '@/core';
+import { isSlowNow, placeNow } from '@/core';
 import type { Dossier } from '@/features/logbook/service';
 import type { Handle } from '@/platform/db/client';
 import type { Asker } from '@/workers/pool';
@@ -6,8 +6,9 @@ import { fermentAhead, type FermentAhead } from '@/features/ripening/service';
 import { forecastBatch, type Ahead, type BatchForecast } from './forecast';
 import { housePrior } from './fits';
 
-/** A forecast is made anew when the record changes, and this often as readings come, s. */
+/** A forecast is made anew when the record changes, and this often as readings come, s: of what hangs for weeks seldom. */
 const EVERY_S = 20;
+const SLOW_EVERY_S = 900;
 const MOST_KEPT = 200;
 
 type Kept = { key: string; forecast: BatchForecast | null };
@@ -34,7 +35,8 @@ export async function forecastOf(
   const { run } = d.case.state;
   if (!run) return null;
   const houseId = placeNow(run);
-  const key = `${d.entries.at(-1)?.seq ?? 0}:${Math.floor(d.case.nowS / EVERY_S)}`;
+  const everyS = isSlowNow(d.case.state) ? SLOW_EVERY_S : EVERY_S;
+  const key = `${d.entries.at(-1)?.seq ?? 0}:${Math.floor(d.case.nowS / everyS)}`;
   const known = kept.get(d.head.id);
   if (known?.key === key) return known.forecast;
   const { recipe, state } = d.case;

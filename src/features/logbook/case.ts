@@ -17,7 +17,7 @@ import { askJudge } from '@/workers/judge/client';
 import type { Asker } from '@/workers/pool';
 import { lastSeqOf, loadEntries } from './chain';
 import { keptDossier, keepDossier } from './dossier-cache';
-import { evidenceMark, loadCalibrations, loadSeries } from './evidence';
+import { countChecks, evidenceMark, loadCalibrations, loadSeries, markOf } from './evidence';
 import { judgedOf, judgedSeries } from './kept-evidence';
 import { findBatch, loadRules, type BatchHead } from './heads';
 
@@ -30,10 +30,13 @@ export type Looked = Standing & { entries: Entry[]; case: Case };
 /** A batch with everything that its verdict rests on. */
 export type Dossier = Looked & { verdict: Verdict };
 
-/** The same with every reading as it came, also where the judgement needs no more than their course. */
-export type WholeDossier = Dossier & { originals: Series };
-
 type Logs = Readonly<Record<number, readonly Reading[]>>;
+
+/**
+ * The same with every reading as it came, also where the judgement needs no more than their course: with the offsets of the
+ * probes taken off, and as the probes showed them.
+ */
+export type WholeDossier = Dossier & { originals: Series; shown: Logs };
 
 /** A batch by its record, with what says which readings are held against it. */
 type Recorded = {
@@ -62,15 +65,23 @@ const offsetsOff = (logs: Logs, calibrations: Calibrations): Series =>
     Object.entries(logs).map(([id, log]) => [id, withOffsets(log, calibrations[Number(id)] ?? [])]),
   );
 
-async function withReadings(db: Handle, r: Recorded, now: number): Promise<Looked> {
+/** A batch with its readings, and what they and the checks of its probes come to. */
+async function withReadings(
+  db: Handle,
+  r: Recorded,
+  now: number,
+): Promise<{ looked: Looked; mark: string }> {
   const { head, entries, rules, state, channels } = r;
   const nowS = r.endS ?? now;
   const wanted = { ref: head.id, channels, fromS: state.startedS, toS: nowS };
-  const logs = await judgedSeries(db, { ...wanted, slow: slowSpans(state) });
+  /* First: what comes in between is met at the next look. */
+  const checks = channels.length === 0 ? 0 : await countChecks(db, channels);
+  const judged = await judgedSeries(db, { ...wanted, slow: slowSpans(state) });
   const calibrations = await loadCalibrations(db, channels);
-  const series = offsetsOff(logs, calibrations);
+  const series = offsetsOff(judged.series, calibrations);
   const { recipe } = head;
-  return { head, entries, case: { recipe, rules, state, series, calibrations, nowS } };
+  const looked = { head, entries, case: { recipe, rules, state, series, calibrations, nowS } };
+  return { looked, mark: markOf(channels, judged.counts, checks) };
 }
 
 /** Judges a batch as it was looked at. */
@@ -82,7 +93,7 @@ const judged = async (looked: Looked, asker: Asker): Promise<Dossier> => ({
 /** Loads one batch with its readings, unjudged, or null when there is none with this id. */
 export async function loadLooked(db: Handle, ref: string, nowS: number): Promise<Looked | null> {
   const head = await findBatch(db, ref);
-  return head && withReadings(db, await recordOf(db, head), nowS);
+  return head && (await withReadings(db, await recordOf(db, head), nowS)).looked;
 }
 
 /** Loads and judges one batch as it is now, or null when there is none with this id. */
@@ -109,12 +120,12 @@ export async function loadDossier(
   const series = offsetsOff(judgedOf(logs, slowSpans(state)), calibrations);
   const whole = { recipe: head.recipe, rules, state, series, calibrations, nowS };
   const dossier = await judged({ head, entries, case: whole }, 'page');
-  return { ...dossier, originals: offsetsOff(logs, calibrations) };
+  return { ...dossier, originals: offsetsOff(logs, calibrations), shown: logs };
 }
 
 /**
- * A batch as it was judged a moment ago, when since then nothing was recorded, read or checked; else judged now. For
- * pages and for the watch. Within a transaction it is judged afresh: what is written there may never have been.
+ * A batch as it was judged a moment ago, when since then nothing was recorded, read or checked, or nothing that moves what
+ * hangs for weeks; else judged now. For pages and for the watch. Within a transaction it is judged afresh: what is written there may never have been.
  */
 export async function seeDossier(
   db: Handle,
@@ -123,16 +134,16 @@ export async function seeDossier(
   asker: Asker = 'page',
 ): Promise<Dossier> {
   if (db.isTransaction)
-    return judged(await withReadings(db, await recordOf(db, head), nowS), asker);
+    return judged((await withReadings(db, await recordOf(db, head), nowS)).looked, asker);
   const lastSeq = await lastSeqOf(db, head.id);
   const kept = keptDossier(head.id, lastSeq, nowS);
-  if (kept && (await evidenceMark(db, kept.evidence, nowS)) === kept.mark) return kept.dossier;
+  if (kept?.asIs || (kept && (await evidenceMark(db, kept.evidence, nowS)) === kept.mark))
+    return kept.dossier;
   const record = await recordOf(db, head);
   const { channels, endS, state } = record;
   const evidence = { channels, fromS: state.startedS, endS };
-  /* Before the readings are loaded: what comes in between is met at the next look. */
-  const mark = await evidenceMark(db, evidence, nowS);
-  const dossier = await judged(await withReadings(db, record, nowS), asker);
+  const { looked, mark } = await withReadings(db, record, nowS);
+  const dossier = await judged(looked, asker);
   keepDossier({ dossier, lastSeq, evidence, mark });
   return dossier;
 }

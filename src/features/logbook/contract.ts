@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { LOT_PROBLEMS, RUN_EVENTS, type EntryBody, type LotProblem } from '@/core';
 import { stageSchema, stagesSchema } from '@/features/programs/contract';
 import { MAX_MASS_G, mass, optionalTemp, part, temp, words } from './entry-fields';
+import { phDoubted, phLogged } from './acidity-contract';
 import { benchFacts, disagreeing, loadsSet, weighingFields } from './bench-contract';
 import { hangingFacts, liesAgainst } from './hanging-contract';
 import { finishing, planNamed } from './finishing-contract';
@@ -27,12 +28,6 @@ const weighed = z.object({
   lotId: z.uuid().optional(),
   confirmed: z.literal(true).optional(),
   ...weighingFields,
-});
-const phLogged = z.object({
-  kind: z.literal('ph_logged'),
-  part,
-  ph: z.number().min(3, 'no sausage is below pH 3').max(8, 'no sausage is above pH 8'),
-  meterCheckedS: z.number().positive().optional(),
 });
 const lotAllowed = z.object({
   kind: z.literal('lot_allowed'),
@@ -237,6 +232,7 @@ const storedBodySchema = z.discriminatedUnion('kind', [
     figures: z.record(z.string(), z.number()),
   }),
   z.object({ kind: z.literal('alarm_cleared'), part, key }),
+  phDoubted,
   z.object({
     kind: z.literal('alarm_told'),
     part,

@@ -18,6 +18,8 @@ export const loadSeries = (
     toS,
   );
 
+type SeriesRow = { channelId: number; ms: string; temps: string };
+
 /** The same, of each channel only what is after a time of its own. */
 export async function loadSeriesAfter(
   db: Handle,
@@ -27,18 +29,19 @@ export async function loadSeriesAfter(
 ): Promise<Record<number, Reading[]>> {
   const series: Record<number, Reading[]> = Object.fromEntries(after.map((a) => [a.channelId, []]));
   if (after.length === 0) return series;
-  /* By the millisecond, as times are given: what was read last is not read again. */
-  const since = after.map((a) => toDate(Math.max(fromS - 0.001, a.afterS) + 0.001));
-  /* A column of times and one of temperatures per channel: a row each costs five times as much to read. */
-  const rows = await sql<{ channelId: number; ms: string; temps: string }>`
-    select channel_id, string_agg(ms::text, ',') as ms, string_agg(temp_c::text, ',') as temps
-    from (
-      select r.channel_id, round(date_part('epoch', r.at) * 1000)::int8 as ms, r.temp_c
-      from unnest(${after.map((a) => a.channelId)}::int[], ${since}::timestamptz[]) as c (id, since)
-      cross join lateral (
-        select * from reading where channel_id = c.id and at >= c.since and at <= ${toDate(toS)}) r
-      order by r.channel_id, r.at) r
-    group by channel_id`.execute(db);
+  /* By the millisecond, as times are given: what was read last is not read again. Channel by channel, each with times of its
+     own: the database then knows how little it is asked for, and does not read the whole table. */
+  const each = after.map(({ channelId, afterS }) => {
+    const sinceS = Math.max(fromS - 0.001, afterS) + 0.001;
+    /* A column of times and one of temperatures per channel: a row each costs five times as much to read. */
+    return sql<SeriesRow>`
+      select ${channelId}::int as channel_id, string_agg(ms::text, ',') as ms, string_agg(temp_c::text, ',') as temps
+      from (
+        select round(date_part('epoch', at) * 1000)::int8 as ms, temp_c from reading
+        where channel_id = ${channelId} and at >= ${toDate(sinceS)} and at <= ${toDate(toS)} order by at) r
+      having count(*) > 0`;
+  });
+  const rows = await sql<SeriesRow>`${sql.join(each, sql` union all `)}`.execute(db);
   for (const r of rows.rows) {
     /* A channel at a time: a day of seconds takes a while, and others wait. */
     await giveWay();
@@ -105,26 +108,34 @@ export async function countReadings(
   return new Map(rows.map((r) => [r.id, Number(r.n)]));
 }
 
-/**
- * What tells evidence from evidence: readings are added and never changed, and so are checks of probes. As long as
- * there are as many of both, they are the same.
- */
+/** What the readings and the checks of probes come to: as long as there are as many of both, they are the same. */
+export const markOf = (
+  channels: readonly number[],
+  counts: ReadonlyMap<number, number>,
+  checks: number,
+): string => `${channels.map((id) => counts.get(id) ?? 0).join('+')}/${checks}`;
+
+/** How many checks of these probes there are. */
+export async function countChecks(db: Handle, channels: readonly number[]): Promise<number> {
+  const { rows } = await sql<{ checks: string }>`
+    select count(*) as checks from calibration where channel_id = any(${[...channels]}::int[])`.execute(
+    db,
+  );
+  return Number(rows[0]!.checks);
+}
+
+/** What tells evidence from evidence: readings are added and never changed, and so are checks of probes. */
 export async function evidenceMark(
   db: Handle,
   { channels, fromS, endS }: EvidenceSpan,
   nowS: number,
 ): Promise<string> {
-  if (channels.length === 0) return '';
+  if (channels.length === 0) return markOf([], new Map(), 0);
   const toS = endS ?? nowS;
   const counts = await countReadings(
     db,
     fromS,
     channels.map((channelId) => ({ channelId, toS })),
   );
-  const { rows } = await sql<{ checks: string }>`
-    select count(*) as checks from calibration where channel_id = any(${[...channels]}::int[])`.execute(
-    db,
-  );
-  const readings = channels.map((id) => counts.get(id) ?? 0);
-  return `${readings.join('+')}/${rows[0]!.checks}`;
+  return markOf(channels, counts, await countChecks(db, channels));
 }

@@ -74,15 +74,18 @@ export const openBatches = async (db: Handle) =>
     toHead,
   );
 
+/** Closed batches, the last that began first. @param skip so many of the last are passed over */
 export async function closedBatches(
   db: Handle,
   search: string,
   limit: number,
+  skip = 0,
 ): Promise<BatchHead[]> {
   let query = heads(db)
     .where('batch.closedAt', 'is not', null)
     .orderBy('batch.startedAt', 'desc')
-    .limit(limit);
+    .limit(limit)
+    .offset(skip);
   if (search) {
     const like = `%${search.replace(/[\\%_]/g, '\\$&')}%`;
     query = query.where((e) =>

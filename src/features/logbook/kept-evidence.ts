@@ -19,6 +19,12 @@ const MOST_KEPT = 3000;
 /** As many readings of a channel are read at once: more at a time would fill the memory for a moment. */
 const AT_ONCE = 150_000;
 
+/** Logs as they are judged, and how many readings went into each. */
+export type Judged = {
+  series: Record<number, readonly Reading[]>;
+  counts: ReadonlyMap<number, number>;
+};
+
 type Kept = { fromS: number; evidence: Evidence };
 const shared = globalThis as { jollyEvidence?: LRUCache<string, Kept> };
 const kept = (shared.jollyEvidence ??= new LRUCache({
@@ -85,36 +91,16 @@ async function evidenceOf(db: Handle, w: Wanted): Promise<Map<number, Evidence>>
  * is read from the database. What comes late, and a record that was corrected so far back, makes a log be read again.
  * Within a transaction nothing is kept: what is written there may never have been.
  */
-export async function judgedSeries(
-  db: Handle,
-  w: Wanted,
-): Promise<Record<number, readonly Reading[]>> {
+export async function judgedSeries(db: Handle, w: Wanted): Promise<Judged> {
   const all = await evidenceOf(db, w);
   const series: Record<number, readonly Reading[]> = {};
+  const counts = new Map<number, number>();
   for (const [channelId, evidence] of all) {
     series[channelId] = evidence.log;
+    counts.set(channelId, evidence.count);
     if (!db.isTransaction) kept.set(keyOf(w.ref, channelId), { fromS: w.fromS, evidence });
   }
-  return series;
-}
-
-/** The same from readings that are all at hand, taken in a stretch after the other. */
-export function inPieces(
-  originals: Readonly<Record<number, readonly Reading[]>>,
-  slow: readonly SlowSpan[],
-  everyS: number,
-): Record<number, readonly Reading[]> {
-  const out: Record<number, readonly Reading[]> = {};
-  for (const [id, log] of Object.entries(originals)) {
-    let evidence: Evidence | null = null;
-    for (let from = 0, to = 0; to < log.length; from = to) {
-      const endS = log[from]!.tS + everyS;
-      while (to < log.length && log[to]!.tS < endS) to += 1;
-      evidence = resumeEvidence(evidence, { readings: log.slice(from, to), slow, count: to });
-    }
-    out[Number(id)] = evidence?.log ?? [];
-  }
-  return out;
+  return { series, counts };
 }
 
 /** The same from readings that are all at hand. */

@@ -7,6 +7,18 @@ export {
   recordCalibration,
 } from './calibrations';
 export { ingestReadings } from './ingest';
+export {
+  addMeter,
+  isChecked,
+  listMeters,
+  meterChoices,
+  meterCheckSchema,
+  meterGuard,
+  meterSchema,
+  recordMeterCheck,
+  retireMeter,
+  type PhMeter,
+} from './meters';
 export { probeGuard } from './probe-guard';
 export { channelsByIds, houseChannels, lastReadings, type Channel } from './repository';
 export { admitLate, holdReadings, lateOf, liftSeal, sealChannels, type Late } from './seals';

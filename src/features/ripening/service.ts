@@ -10,9 +10,10 @@ import type {
   RipeningAnswer,
   RipeningJob,
 } from '@/workers/ripening/protocol';
+import { cultureOf, isRemembered, remember, type KnownCulture } from './cultures';
 
-/** A ferment with what is forecast of it. */
-export type FermentAhead = Ferment & FermentAnswer;
+/** A ferment with what is forecast of it, and the culture that it is known by. */
+export type FermentAhead = Ferment & FermentAnswer & { culture: KnownCulture | null };
 /** Marked pieces with what is forecast of each. */
 export type DryingAhead = Omit<Drying, 'pieces'> &
   DryingAnswer & { weighings: Record<string, readonly PieceWeighing[]> };
@@ -22,6 +23,10 @@ const EVERY_S = { ferment: 600, drying: 6 * 3600 };
 const MOST_KEPT = 200;
 /** Somebody is looked for over so long, s. */
 const AHEAD_S = 8 * 86_400;
+/** A ferment that was read less often tells nothing of its culture. */
+const LEAST_READ = 3;
+
+type FermentJob = Extract<RipeningJob, { kind: 'ferment' }>;
 
 type Kept = { key: string; made: Promise<unknown> };
 const shared = globalThis as { jollyRipening?: Map<string, Kept> };
@@ -48,11 +53,42 @@ function refused(d: Dossier, answer: RipeningAnswer): void {
   if (!answer.ok) console.warn(`ripening of batch ${d.head.code}: ${answer.message}`);
 }
 
+const meanC = (log: readonly { tempC: number }[]) =>
+  log.reduce((sum, r) => sum + r.tempC, 0) / Math.max(1, log.length);
+
+/** What a ferment that is over told of its culture, as from the culture's usual course: kept once for the next one. */
+async function learnFrom(
+  db: Handle,
+  d: Dossier,
+  { job, culture, tookS }: { job: FermentJob; culture: KnownCulture; tookS: number },
+): Promise<void> {
+  const { usual, ingredientId } = culture;
+  const about = { usual, ingredientId, batchId: d.head.batchId };
+  if (d.case.state.practice || (await isRemembered(db, about))) return;
+  const { floorPh } = job.input.culture;
+  const input = { ...job.input, culture: { ...usual, floorPh } };
+  const answer = await askRipening({ ...job, input, attended: [] }, 'watch');
+  const forecast = answer.ok ? answer.ferment?.forecast : undefined;
+  if (!forecast?.fitted || forecast.basis.unexplained) return;
+  await remember(
+    {
+      ...about,
+      fit: forecast.fitted,
+      fromS: job.input.startS,
+      toPh: job.targetPh,
+      tookS,
+      airC: meanC(job.chamber),
+    },
+    db,
+  );
+}
+
 async function workFerment(db: Handle, d: Dossier, asker: Asker): Promise<FermentAhead | null> {
-  const ferment = fermentOf(d.case);
+  const culture = await cultureOf(db, d.case.recipe, d.head.batchId);
+  const ferment = fermentOf(d.case, culture?.course);
   if (!ferment) return null;
   const { nowS } = d.case;
-  const job: RipeningJob = {
+  const job: FermentJob = {
     kind: 'ferment',
     input: ferment.input,
     targetPh: ferment.targetPh,
@@ -64,7 +100,11 @@ async function workFerment(db: Handle, d: Dossier, asker: Asker): Promise<Fermen
   };
   const answer = await askRipening(job, asker);
   refused(d, answer);
-  return answer.ok && answer.ferment ? { ...ferment, ...answer.ferment } : null;
+  if (!answer.ok || !answer.ferment) return null;
+  const { startS, readings } = ferment.input;
+  if (culture && ferment.reachedS !== null && !db.isTransaction && readings.length >= LEAST_READ)
+    await learnFrom(db, d, { job, culture, tookS: ferment.reachedS - startS });
+  return { ...ferment, ...answer.ferment, culture };
 }
 
 async function workDrying(d: Dossier): Promise<DryingAhead | null> {
@@ -87,3 +127,13 @@ export const fermentAhead = (
 /** The marked pieces of a batch and the day of each; null where no loss is asked for, or none was weighed. */
 export const dryingAhead = (d: Dossier): Promise<DryingAhead | null> =>
   whileItHolds(d, 'drying', () => workDrying(d));
+
+export {
+  cultureOf,
+  knownCulture,
+  listCultures,
+  paceOf,
+  seenOf,
+  type KnownCulture,
+  type Seen,
+} from './cultures';

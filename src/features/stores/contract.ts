@@ -1,5 +1,13 @@
 import { z } from 'zod';
-import { ADDITION_KINDS, ALLERGENS, SPECIES, type LotProblem } from '@/core';
+import {
+  ADDITION_KINDS,
+  ALLERGENS,
+  CULTURE_STORAGES,
+  CULTURE_TEMPOS,
+  SPECIES,
+  cardCourse,
+  type LotProblem,
+} from '@/core';
 
 export { casingFactsSchema } from './casing-contract';
 
@@ -26,6 +34,45 @@ export const ingredientSchema = z.object({
     allergens: z.array(z.enum(ALLERGENS)).optional(),
   }),
 });
+const temp = z
+  .number('give a temperature')
+  .min(-5, 'no culture works below −5 °C')
+  .max(60, 'no culture lives above 60 °C');
+
+/** Do the temperatures of a card make a course? The core says it. */
+function inOrder(card: Parameters<typeof cardCourse>[0]): boolean {
+  try {
+    cardCourse(card);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** What the label of a culture says. */
+export const cultureSchema = z.object({
+  ingredientId: z.uuid(),
+  card: z
+    .object({
+      organisms: z.string().trim().max(300),
+      tempo: z.enum(CULTURE_TEMPOS),
+      minC: temp.optional(),
+      bestC: temp.optional(),
+      maxC: temp.optional(),
+      doseGPerKg: z
+        .number('give the dose')
+        .positive('more than 0')
+        .max(50, 'more than 50 g per kg is no starter culture')
+        .optional(),
+      storage: z.enum(CULTURE_STORAGES),
+    })
+    .refine(inOrder, {
+      path: ['bestC'],
+      message: 'the coldest is below the best, and that below the hottest',
+    }),
+});
+export type CultureInput = z.infer<typeof cultureSchema>;
+
 export type IngredientInput = z.infer<typeof ingredientSchema>;
 
 export const lotSchema = z

@@ -2,7 +2,7 @@ import { siteDay } from '@/features/settings/service';
 import type { Db, Tx } from '@/platform/db/client';
 import { v5Id } from '@/platform/ids';
 import { holdLockOn } from '@/platform/locks';
-import type { Adjust, IngredientInput, LotInput } from './contract';
+import type { Adjust, CultureInput, IngredientInput, LotInput } from './contract';
 import { sameName } from './lot-problems';
 import { outsideOnReceipt } from './receipt';
 import { findLot, insertMove, listIngredients } from './repository';
@@ -30,11 +30,32 @@ export async function saveIngredient(
       if (uses.length > 0)
         return { ok: false, code: 'ingredient_in_use', fields: { '': uses.join('; ') } };
     }
-    const row = { name: input.name, kind: input.kind, facts: JSON.stringify(input.facts) };
+    /* The card of a culture is written elsewhere, and stays. */
+    const culture = input.facts.additionKind === 'culture' ? known?.facts.culture : undefined;
+    const facts = culture ? { ...input.facts, culture } : input.facts;
+    const row = { name: input.name, kind: input.kind, facts: JSON.stringify(facts) };
     await tx
       .insertInto('ingredient')
       .values({ id: input.id, ...row })
       .onConflict((c) => c.column('id').doUpdateSet(row))
+      .execute();
+    return { ok: true };
+  });
+}
+
+/** Writes what the label of a culture says. */
+export async function saveCulture(
+  db: Db,
+  { ingredientId, card }: CultureInput,
+): Promise<StoreResult> {
+  return db.transaction().execute(async (tx) => {
+    await holdLockOn(tx, 'names', 'ingredient');
+    const known = (await listIngredients(tx)).find((i) => i.id === ingredientId);
+    if (known?.facts.additionKind !== 'culture') return { ok: false, code: 'no_such_culture' };
+    await tx
+      .updateTable('ingredient')
+      .set({ facts: JSON.stringify({ ...known.facts, culture: card }) })
+      .where('id', '=', ingredientId)
       .execute();
     return { ok: true };
   });

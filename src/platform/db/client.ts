@@ -19,6 +19,8 @@ export function makePool(connectionString: string, max = 10): pg.Pool {
     max,
     keepAlive: true,
     connectionTimeoutMillis: 5000,
+    /* To compile a query takes longer than any of ours does. */
+    options: '-c jit=off',
   });
   pool.on('error', (error) => console.warn(`database: idle connection lost (${error.message})`));
   /* One that is lost while it is in use fails its query; without a listener it would end the process as well. */

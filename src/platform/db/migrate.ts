@@ -15,6 +15,7 @@ import * as floor from './migrations/0011-floor';
 import * as reach from './migrations/0012-reach';
 import * as plan from './migrations/0013-plan';
 import * as years from './migrations/0014-years';
+import * as cultures from './migrations/0015-cultures';
 import { grantRights } from './rights';
 
 const MIGRATIONS = {
@@ -32,6 +33,7 @@ const MIGRATIONS = {
   '0012-reach': reach,
   '0013-plan': plan,
   '0014-years': years,
+  '0015-cultures': cultures,
 };
 
 /**

@@ -1,5 +1,5 @@
-import type { ColumnType, Generated } from 'kysely';
-import type { ReadingPlace, SensorSpot } from '@/core';
+import type { ColumnType, Generated, JSONColumnType } from 'kysely';
+import type { MeterCheck, MeterCheckInput, PhFitted, ReadingPlace, SensorSpot } from '@/core';
 
 export type Instant = ColumnType<Date, Date | string, Date | string>;
 export type Made = ColumnType<Date, Date | string | undefined, never>;
@@ -48,6 +48,32 @@ export interface ReadingTables {
     what: ReadingPlace;
     level: number | null;
     depth: SensorSpot['depth'];
+  };
+  phMeter: {
+    id: string;
+    name: string;
+    madeAt: Made;
+    madeByName: string;
+    retiredAt: Date | null;
+  };
+  phMeterCheck: MeterCheckInput &
+    Omit<MeterCheck, 'why'> & {
+      id: string;
+      meterId: string;
+      checkedAt: Instant;
+      recordedAt: Made;
+      byName: string;
+    };
+  cultureFit: {
+    ingredientId: string;
+    batchId: string;
+    course: string;
+    fit: JSONColumnType<PhFitted>;
+    fromAt: Instant;
+    toPh: number;
+    tookS: number;
+    airC: number;
+    fittedAt: Made;
   };
   reading: { channelId: number; at: Instant; tempC: number };
   readingMinute: ReadingSummary;

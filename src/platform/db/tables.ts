@@ -4,6 +4,7 @@ import type {
   Allergen,
   AdditionKind,
   CasingFacts,
+  CultureCard,
   CasingForm,
   CasingKind,
   HouseCare,
@@ -37,6 +38,7 @@ export type IngredientFacts = {
   nitriteFraction?: number;
   nitrateFraction?: number;
   allergens?: Allergen[];
+  culture?: CultureCard;
 };
 
 export interface Tables extends PlanTables, ReadingTables {

@@ -34,6 +34,8 @@ export const FACTS: readonly FactTable[] = [
   { name: 'lot_move', key: ['id'], appendOnly: true },
   { name: 'casing_kind', key: ['id'] },
   { name: 'casing_lot', key: ['id'], appendOnly: true },
+  { name: 'ph_meter', key: ['id'] },
+  { name: 'ph_meter_check', key: ['id'], appendOnly: true },
   { name: 'casing_move', key: ['id'], appendOnly: true },
   { name: 'cleaning_task', key: ['id'] },
   { name: 'cleaning_done', key: ['id'], appendOnly: true },
@@ -48,6 +50,7 @@ export const READINGS = 'reading';
 
 /** Tables that the ledger does not speak of, and why. */
 export const NO_FACTS: Readonly<Record<string, string>> = {
+  culture_fit: 'follows from the records of its batches',
   reading_minute: 'follows from the readings, which are counted and summed',
   reading_hour: 'follows from the readings, which are counted and summed',
   logbook_head: 'follows from the entries; verify compares the two',

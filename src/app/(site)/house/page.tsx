@@ -27,7 +27,12 @@ export default async function HousesPage() {
   }
   return (
     <>
-      <h1 className="mb-3 text-2xl font-extrabold">House</h1>
+      <div className="mb-3 flex flex-wrap items-baseline gap-x-3">
+        <h1 className="text-2xl font-extrabold">House</h1>
+        <Link href="/house/meters" className="text-accent underline">
+          pH meters
+        </Link>
+      </div>
       {views.length === 0 && (
         <p className="sheet">No house is set up. A release lead adds one in Settings.</p>
       )}

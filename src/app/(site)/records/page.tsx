@@ -7,18 +7,25 @@ import { outcomeOf } from '@/core';
 import { OUTCOME_WORDS } from '@/words/route';
 import { TextField } from '@/ui/text-field';
 
-const MOST = 100;
+const MOST = 25;
+const LAST_PAGE = 4000;
 
 /** Records: find a finished batch and take its record away. */
 export default async function RecordsPage({
   searchParams,
 }: {
-  searchParams: Promise<{ q?: string }>;
+  searchParams: Promise<{ q?: string; page?: string }>;
 }) {
   await requirePage();
   const show = await showOfRequest();
-  const q = ((await searchParams).q ?? '').slice(0, 100);
-  const batches = await closedBatches(db(), q, MOST);
+  const asked = await searchParams;
+  const q = (asked.q ?? '').slice(0, 100);
+  const page = Math.min(LAST_PAGE, Math.max(0, Number.parseInt(asked.page ?? '', 10) || 0));
+  const found = await closedBatches(db(), q, MOST + 1, page * MOST);
+  /* A batch with several parts has a row for each. */
+  const more = new Set(found.map((b) => b.batchId)).size > MOST;
+  const batches = more ? found.filter((b) => b.batchId !== found.at(-1)!.batchId) : found;
+  const pageLink = (to: number) => `/records?${new URLSearchParams({ q, page: String(to) })}`;
   return (
     <>
       <h1 className="mb-3 text-2xl font-extrabold">Records</h1>
@@ -88,6 +95,20 @@ export default async function RecordsPage({
               ))}
             </tbody>
           </table>
+        )}
+        {(page > 0 || more) && (
+          <nav className="mt-2 flex gap-4" aria-label="Pages of records">
+            {page > 0 && (
+              <Link href={pageLink(page - 1)} className="button">
+                Later records
+              </Link>
+            )}
+            {more && (
+              <Link href={pageLink(page + 1)} className="button">
+                Earlier records
+              </Link>
+            )}
+          </nav>
         )}
       </div>
     </>

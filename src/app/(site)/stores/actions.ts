@@ -3,8 +3,8 @@
 import { z } from 'zod';
 import { recipesNaming } from '@/features/recipes/service';
 import { changeStores } from '@/features/stores/change';
-import { ingredientSchema } from '@/features/stores/contract';
-import { removeIngredient, saveIngredient } from '@/features/stores/service';
+import { cultureSchema, ingredientSchema } from '@/features/stores/contract';
+import { removeIngredient, saveCulture, saveIngredient } from '@/features/stores/service';
 import { db } from '@/platform/db/client';
 
 /* Stores know nothing of recipes: here the two meet. */
@@ -16,3 +16,6 @@ export const saveIngredientAction = async (input: unknown) =>
 
 export const removeIngredientAction = async (input: unknown) =>
   changeStores('write_recipes', z.uuid(), input, (id) => removeIngredient(db(), id, recipesNaming));
+
+export const saveCultureAction = async (input: unknown) =>
+  changeStores('write_recipes', cultureSchema, input, (data) => saveCulture(db(), data));

@@ -53,6 +53,9 @@ export default async function StoresPage({
         <Link href="/stores/casings" className="text-accent underline">
           Casings
         </Link>
+        <Link href="/stores/cultures" className="text-accent underline">
+          Cultures
+        </Link>
       </div>
       {short.length > 0 && (
         <div className="mb-4">

@@ -68,13 +68,17 @@ const SILENCES: Partial<Record<AlarmCode, AlarmCode>> = {
   ph_past: 'ph_coming',
 };
 
+/** Nothing that the air did longer ago makes an alarm, s. */
+const AIR_S = 24 * 3600;
+
 function viewOf(input: AlarmInput): View {
   const { c, nowS } = input;
   const window = houseWindow(c);
   const logs = window ? coreLogs(c, window.fromS, window.toS, 'house') : [];
+  const fromS = Math.max(window?.fromS ?? nowS, nowS - AIR_S);
   const airs = c.state.probes
     .filter((p) => p.what === 'air')
-    .map((p) => within(c.series[p.channelId] ?? [], window?.fromS ?? nowS, Infinity));
+    .map((p) => within(c.series[p.channelId] ?? [], fromS, Infinity));
   const air = airs.length > 1 ? airs.flat().sort((a, b) => a.tS - b.tS) : (airs[0] ?? []);
   const slowest = judgedLogs(logs).reduce<CoreLog | null>(
     (a, b) =>

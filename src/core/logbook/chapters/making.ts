@@ -32,12 +32,6 @@ export type MakingBody =
       forS?: number;
       /** It was not done: why. */
       skipped?: string;
-    }
-  | {
-      kind: 'ph_logged';
-      ph: number;
-      /** When its meter was last checked in buffers, epoch s. */
-      meterCheckedS?: number;
     };
 
 /** A step of the way, or one pass of it, as it was ticked off. */
@@ -68,13 +62,11 @@ export type MakingState = {
   ticked: Record<string, Tick>;
   /** Every tick of a step, in the order of the record. */
   ticks: Tick[];
-  /** pH of the test piece, in time. */
-  ph: { ph: number; tS: number; meterCheckedS: number | null; by: Author }[];
 };
 
-/** What is done by hand on the way, and the pH of the test piece. */
+/** What is done by hand on the way. */
 export const making: Chapter<MakingBody, MakingState> = {
-  empty: () => ({ steps: {}, ticked: {}, ticks: [], ph: [] }),
+  empty: () => ({ steps: {}, ticked: {}, ticks: [] }),
   kinds: {
     step_done: {
       apply: (s, b, e) => {
@@ -126,14 +118,6 @@ export const making: Chapter<MakingBody, MakingState> = {
       correctable: true,
       stoppedByHold: true,
       bearsOn: ['making', 'cold_chain'],
-    },
-    ph_logged: {
-      apply: (s, b, e) => {
-        s.ph.push({ ph: b.ph, tS: e.happenedS, meterCheckedS: b.meterCheckedS ?? null, by: e.by });
-      },
-      refuses: (_s, _b, r) => (r.fermentation ? null : 'not_fermented'),
-      correctable: true,
-      bearsOn: ['fermentation', 'come_up'],
     },
   },
 };

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { cleared } from '@/ui/cleared';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
@@ -21,15 +21,19 @@ type Props = {
   from: number;
   to: number;
   outside: string;
-  /** What a check of this meter is. */
-  checkedWords: string;
+  /** What a check of this meter is; left out where the site's meters say it themselves. */
+  checkedWords?: string;
+  /** What else is told of it. */
+  more?: ReactNode;
+  /** Something of that cannot be read: nothing is sent before it is put right. */
+  unread?: boolean;
   button: string;
   make: (value: number, meter: { meterCheckedS?: number }) => PostedBody;
 };
 
 /** One figure of a meter, with whether that was checked today. */
 export function MeterForm(props: Props) {
-  const { label, title, unit, from, to, outside, checkedWords, button, make } = props;
+  const { label, title, unit, from, to, outside, checkedWords, more, unread, button, make } = props;
   const { timeZone, canWork } = useBatch();
   const { send, busy, message } = usePost();
   const [text, setText] = useState('');
@@ -39,6 +43,7 @@ export function MeterForm(props: Props) {
   if (!canWork) return null;
   const submit = async () => {
     const read = readFigure(text);
+    if (unread) return;
     if (!read.ok) return setError(read.error);
     if (read.value < from || read.value > to) return setError(outside);
     setError(null);
@@ -68,15 +73,18 @@ export function MeterForm(props: Props) {
         pad
       />
       <NumberPad value={text} onChange={setText} />
-      <label className="flex min-h-12 items-center gap-3">
-        <input
-          type="checkbox"
-          className="size-5"
-          checked={checked}
-          onChange={(e) => setChecked(e.target.checked)}
-        />
-        {checkedWords}
-      </label>
+      {more}
+      {checkedWords && (
+        <label className="flex min-h-12 items-center gap-3">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={checked}
+            onChange={(e) => setChecked(e.target.checked)}
+          />
+          {checkedWords}
+        </label>
+      )}
       <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
       <Said text={message} />
       <button className="button-main min-h-14 w-full text-lg" disabled={busy}>

@@ -1,4 +1,4 @@
-import type { Check } from '@/core';
+import type { Check, PhTaken } from '@/core';
 import { Notice, StatusChip } from '@/ui/status';
 import { degreeHourWords } from '@/words/degree-hours';
 import { phTargetWords, TEMPO_WORDS } from '@/words/ripening';
@@ -49,14 +49,38 @@ function DegreeHours({ f, show }: { f: FermentAhead; show: Show }) {
   );
 }
 
+/** What a forecast begins from: the culture as the site knows it, or the kind that goes with such a chamber. */
+function cultureWords({ culture, tempo }: FermentAhead): string {
+  if (!culture) return TEMPO_WORDS[tempo];
+  const batches = culture.seen === 1 ? 'one batch' : `${culture.seen} batches`;
+  return culture.seen > 0
+    ? `${culture.name}, as ${batches} before showed it`
+    : `${culture.name}, by its label`;
+}
+
+/** Two meters at one ferment that do not agree. */
+function ApartNotice({ apart, show }: { apart: readonly [PhTaken, PhTaken] | null; show: Show }) {
+  if (!apart) return null;
+  const [a, b] = apart.map((p) => `${p.meter!.name} pH ${show.number(p.ph, 2)}`);
+  return (
+    <Notice tone="wait">
+      Two meters do not agree: {a}, {b}. The higher one counts. Check both in their buffers, and
+      read again.
+    </Notice>
+  );
+}
+
 /** A ferment: the hour of each pH with its band, what to do when nobody is there, degree-hours, its curve. */
 export function FermentCard({
   ferment: f,
+  apart,
   check,
   show,
   nowS,
 }: {
   ferment: FermentAhead;
+  /** The last two readings of different meters that do not agree. */
+  apart: readonly [PhTaken, PhTaken] | null;
   check: Check | undefined;
   show: Show;
   nowS: number;
@@ -68,6 +92,7 @@ export function FermentCard({
         <h2 className="text-lg font-semibold">Ferment</h2>
         {check && <StatusChip status={check.status} />}
       </div>
+      <ApartNotice apart={apart} show={show} />
       <AloneNotice f={f} show={show} />
       <dl className="grid gap-3 sm:grid-cols-2">
         {f.forecast.targets.map((t) => {
@@ -108,8 +133,8 @@ export function FermentCard({
       />
       <p className="small">
         {basis.from === 'fitted'
-          ? `From ${basis.readings} ${basis.readings === 1 ? 'reading' : 'readings'} of this batch, beginning from ${TEMPO_WORDS[f.tempo]}.`
-          : `From ${TEMPO_WORDS[f.tempo]}, with its sugar and this chamber: no reading yet, so the band is wide.`}{' '}
+          ? `From ${basis.readings} ${basis.readings === 1 ? 'reading' : 'readings'} of this batch, beginning from ${cultureWords(f)}.`
+          : `From ${cultureWords(f)}, with its sugar and this chamber: no reading yet, so the band is wide.`}{' '}
         A forecast: the meter decides.
       </p>
       {check && <p className="small">{checkWords(check, show)}</p>}

@@ -25,6 +25,10 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     await added(name, every, 'reading').execute(db);
   }
   await sql`
+    create index batch_closed on batch (started_at desc) where closed_at is not null;
+    create index entry_by on entry (by_id);
+    create index entry_of_kind on entry (kind, seq)`.execute(db);
+  await sql`
     create function sum_readings() returns trigger language plpgsql security definer set search_path = public as $$
     begin
       ${added('reading_minute', '1 minute', 'added')};

@@ -24,7 +24,7 @@ import { forecastMarks, memberOf } from '@/features/houses/load';
 import { ForecastCard } from '@/features/houses/ui/ForecastCard';
 import { AlarmList } from '@/features/houses/ui/AlarmList';
 import { ImportForm } from '@/features/readings/ui/ImportForm';
-import { houseChannels } from '@/features/readings/service';
+import { houseChannels, meterChoices } from '@/features/readings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
@@ -125,7 +125,10 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
         {!closed && (
           <div className="space-y-4">
             {running && c.recipe.fermentation && (
-              <PhForm targetPh={fermentTarget(c) ?? c.recipe.fermentation.targetPh} />
+              <PhForm
+                targetPh={fermentTarget(c) ?? c.recipe.fermentation.targetPh}
+                meters={await meterChoices(db(), now)}
+              />
             )}
             {!log && <TempLog open={false} pieces={pieces} last={last} />}
             {running && <ProbePanel placed={c.state.probes} channels={channels} pieces={pieces} />}

@@ -1,4 +1,4 @@
-import { fermentOf, fermentTarget, lossesOf, shelfOf } from '@/core';
+import { fermentOf, fermentTarget, lossesOf, metersApart, shelfOf } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { PhForm } from '@/features/batches/ui/PhForm';
@@ -7,6 +7,7 @@ import { dryingAhead, fermentAhead } from '@/features/ripening/service';
 import { DryingCard } from '@/features/ripening/ui/DryingCard';
 import { ShelfCard } from '@/features/ripening/ui/ShelfCard';
 import { FermentCard } from '@/features/ripening/ui/FermentCard';
+import { meterChoices } from '@/features/readings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
@@ -24,7 +25,10 @@ export default async function RipeningPage({ params }: { params: Promise<{ id: s
   const losses = lossesOf(state);
   const shelf = shelfOf(dossier.case);
   const meter = recipe.fermentation && state.run && !closed && (
-    <PhForm targetPh={fermentTarget(dossier.case) ?? recipe.fermentation.targetPh} />
+    <PhForm
+      targetPh={fermentTarget(dossier.case) ?? recipe.fermentation.targetPh}
+      meters={await meterChoices(db(), now)}
+    />
   );
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">
@@ -40,7 +44,13 @@ export default async function RipeningPage({ params }: { params: Promise<{ id: s
           </section>
         )}
         {ferment && (
-          <FermentCard ferment={ferment} check={check('fermentation')} show={show} nowS={now} />
+          <FermentCard
+            ferment={ferment}
+            apart={closed ? null : metersApart(state.ph)}
+            check={check('fermentation')}
+            show={show}
+            nowS={now}
+          />
         )}
         {drying && meter}
       </div>

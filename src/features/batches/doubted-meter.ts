@@ -1,0 +1,58 @@
+import { refOf } from '@/features/logbook/contract';
+import { append, inLogbook, loadLooked, SYSTEM, type NewEntry } from '@/features/logbook/service';
+import { sql } from 'kysely';
+import type { Db } from '@/platform/db/client';
+import { v5Id } from '@/platform/ids';
+import { reopen } from './parts-guard';
+
+export type DoubtedMeter = { id: string; name: string; sinceS: number };
+
+/**
+ * A pH meter was found wrong: in every batch that it was read in since its last good check, what it showed is no evidence any
+ * more, and a signed one is open again, on hold, with the reason.
+ * @returns the codes of the batches whose record now says so
+ */
+export async function doubtMeter(db: Db, meter: DoubtedMeter, nowS: number): Promise<string[]> {
+  const { rows } = await sql<{ batchId: string; part: string | null }>`
+    select distinct batch_id, body ->> 'part' as part from entry
+    where kind in ('ph_logged', 'corrected') and happened_at >= to_timestamp(${meter.sinceS})
+      and ${meter.id} in (body -> 'meter' ->> 'id', body -> 'replacement' -> 'meter' ->> 'id')`.execute(
+    db,
+  );
+  const doubted: string[] = [];
+  for (const { batchId, part } of rows) {
+    const ref = refOf(batchId, part);
+    await inLogbook(db, async (tx) => {
+      const d = await loadLooked(tx, ref, nowS);
+      if (!d || d.case.state.phase === 'destroyed') return;
+      const entry = (what: string, body: NewEntry['body']): NewEntry => ({
+        id: v5Id(`${ref}:${what}:${meter.id}:${nowS}`),
+        happenedS: nowS,
+        by: SYSTEM,
+        corrects: null,
+        body,
+      });
+      const signed = d.case.state.signature?.stands;
+      const reason = `${meter.name} was found wrong in its buffers: what it showed is no evidence`;
+      const entries = [
+        entry('ph', {
+          kind: 'ph_doubted',
+          meterId: meter.id,
+          meter: meter.name,
+          sinceS: meter.sinceS,
+        }),
+        ...(signed
+          ? [entry('doubt', { kind: 'held', source: 'rule', check: 'fermentation', reason })]
+          : []),
+      ];
+      await append(
+        tx,
+        entries.map((e) => ({ ref, entry: e })),
+        { nowS, reopens: true, judged: !signed },
+      );
+      if (signed) await reopen(tx, d.head);
+      doubted.push(d.head.code);
+    });
+  }
+  return doubted;
+}

@@ -1,0 +1,95 @@
+'use client';
+
+import { useState } from 'react';
+import { MIDDLE_BUFFERS, fromBase, toBase, unitSymbol } from '@/core';
+import { ActionForm, Field } from '@/ui/action-form';
+import { formFigure } from '@/ui/form-figure';
+import { useShow } from '@/ui/show-context';
+import { MIDDLE_BUFFER_WORDS, meterCheckWords } from '@/words/acidity';
+import { addMeterAction, checkMeterAction, retireMeterAction } from '../meter-actions';
+import { useWorker } from './post-as';
+
+const USUAL_BUFFER_C = 20;
+const figure = (v: FormDataEntryValue | null) => formFigure(v) ?? Number.NaN;
+
+/** What a meter showed in two buffers of one temperature. */
+export function MeterCheckForm({ meters }: { meters: { id: string; name: string }[] }) {
+  const show = useShow();
+  const { system } = show.settings;
+  const { canWork } = useWorker();
+  const [id, setId] = useState(() => crypto.randomUUID());
+  if (!canWork || meters.length === 0) return null;
+  const degrees = unitSymbol('temperature', system);
+  return (
+    <ActionForm
+      clear
+      action={checkMeterAction}
+      read={(f) => ({
+        id,
+        meterId: f.get('meterId'),
+        middle: f.get('middle'),
+        shownMiddle: figure(f.get('shownMiddle')),
+        shownSour: figure(f.get('shownSour')),
+        bufferC: toBase('temperature', figure(f.get('buffer')), system),
+      })}
+      label="Record the check"
+      done={(check) => {
+        setId(crypto.randomUUID());
+        const of =
+          check.doubted.length > 0
+            ? ` What it showed in these batches is no evidence any more: ${check.doubted.join(', ')}.`
+            : '';
+        return `${meterCheckWords(check, show)}${of}`;
+      }}
+    >
+      <Field name="meterId" label="Meter">
+        {meters.map((m) => (
+          <option key={m.id} value={m.id}>
+            {m.name}
+          </option>
+        ))}
+      </Field>
+      <Field name="middle" label="Middle buffer">
+        {MIDDLE_BUFFERS.map((b) => (
+          <option key={b} value={b}>
+            {MIDDLE_BUFFER_WORDS[b]}
+          </option>
+        ))}
+      </Field>
+      <div className="grid items-end gap-3 sm:grid-cols-3">
+        <Field name="shownMiddle" label="Shows in it (pH)" />
+        <Field name="shownSour" label="Shows in pH 4.01 (pH)" />
+        <Field
+          name="buffer"
+          label={`Buffers are at (${degrees})`}
+          value={String(Math.round(fromBase('temperature', USUAL_BUFFER_C, system)))}
+        />
+      </div>
+    </ActionForm>
+  );
+}
+
+/** Puts a meter into use. */
+export function AddMeterForm() {
+  const [id, setId] = useState(() => crypto.randomUUID());
+  return (
+    <ActionForm
+      clear
+      action={addMeterAction}
+      read={(f) => ({ id, name: f.get('name') })}
+      label="Add this meter"
+      done={() => {
+        setId(crypto.randomUUID());
+        return 'In use: check it in its buffers first.';
+      }}
+    >
+      <Field name="name" label="Name, as it is written on it" />
+    </ActionForm>
+  );
+}
+
+export const RetireMeter = ({ id, name }: { id: string; name: string }) => (
+  <ActionForm action={retireMeterAction} read={() => id} label={`Take ${name} out of use`}>
+    <span className="sr-only">{name}</span>
+  </ActionForm>
+);
