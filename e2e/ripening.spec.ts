@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test, type Page } from '@playwright/test';
-import { as, release, startJob, tell, weighed } from './support/job';
+import { fermentedRecipe } from '../src/core/testing/recipe';
+import { as, importFile, release, saveAndApprove, startJob, tell, weighed } from './support/job';
 import { signIn } from './support/people';
 
 type Line = [number, Record<string, unknown> & { kind: string }, string?];
@@ -106,7 +107,7 @@ test('a ferment tells its hour, and that it comes and is past, before and after 
 test('fermented, smoked, dried over weeks to its signature; a dry room is told of before the rim is hard', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await signIn(page, 'ines');
   const { id, began } = await startJob(page, 'Quarry dry stick', 27 * 24);
   await hung(page, id, began);
@@ -118,7 +119,7 @@ test('fermented, smoked, dried over weeks to its signature; a dry room is told o
     ph(51, 5.08, began),
     [52, { kind: 'stage_started', stageIndex: 1 }],
     [60, { kind: 'stage_started', stageIndex: 2 }],
-    ...read(61, 27 * 24 - 1, 12, 14, 8),
+    ...read(61, 27 * 24 - 1, 36, 14, 8),
     ...pieces(4 * 24, 0.9),
     ...pieces(8 * 24, 0.83),
     ...pieces(13 * 24, 0.76),
@@ -147,5 +148,151 @@ test('fermented, smoked, dried over weeks to its signature; a dry room is told o
     [27 * 24 - 0.2, { kind: 'pulled' }],
     [27 * 24 - 0.1, { kind: 'step_done', step: 'pack', weightG: 13_100 }],
   ]);
+  await release(page, id);
+});
+
+test('a pH meter is an instrument: checked in its buffers it is believed, found wrong it is not, nor what it showed', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await signIn(page, 'maud');
+  await page.goto('/house/meters');
+  await page.getByText('Add a meter').click();
+  await page.getByLabel('Name, as it is written on it').fill('Glass 7');
+  await page.getByRole('button', { name: 'Add this meter' }).click();
+  const inUse = page.getByRole('region', { name: 'Meters in use' }).getByRole('listitem');
+  const glass = inUse.filter({ hasText: 'Glass 7' });
+  await expect(glass).toContainText('never checked');
+  const check = page.getByRole('region', { name: 'Check a meter' });
+  const shows = async (middle: string, sour: string) => {
+    await check.getByLabel('Meter', { exact: true }).selectOption('Glass 7');
+    await check.getByLabel('Shows in it').fill(middle);
+    await check.getByLabel('Shows in pH 4.01').fill(sour);
+    await check.getByLabel('Buffers are at').fill('20');
+    await check.getByRole('button', { name: 'Record the check' }).click();
+  };
+  await shows('seven', '4');
+  await expect(check.getByText(/give what it showed/i)).toBeVisible();
+  await shows('7.12', '4.1');
+  await expect(check.getByText('Good: slope 100')).toBeVisible();
+  await expect(glass).toContainText('Good today');
+
+  await as(page, 'ines');
+  const { id, began } = await startJob(page, 'Quarry dry stick', 60);
+  await hung(page, id, began);
+  await tell(page, id, began, read(16, 58, 3, 22, 21));
+  await page.goto(`/batches/${id}/ripening`);
+  const form = page.getByRole('form', { name: 'Log a pH' });
+  await form.getByLabel('Meter', { exact: true }).selectOption({ label: 'Glass 7' });
+  await form.getByLabel('The sample is at').fill('warm');
+  await form.getByLabel('The meter shows').fill('5.2');
+  await form.getByRole('button', { name: 'Log this pH' }).click();
+  await expect(form.getByText('This is not a number')).toBeVisible();
+  await form.getByLabel('The sample is at').fill('19');
+  await form.getByRole('button', { name: 'Log this pH' }).click();
+  const ferment = page.getByRole('region', { name: 'Ferment' });
+  await expect(ferment).toContainText('From 1 reading of this batch');
+  await expect(ferment.getByText('Pass')).toBeVisible();
+  await page.goto(`/batches/${id}/log`);
+  await expect(
+    page.getByText('pH 5.10 (shown 5.20) of the test piece at 19 °C, by Glass 7'),
+  ).toBeVisible();
+
+  await page.goto('/house/meters');
+  await shows('7.0', '4.9');
+  await expect(check.getByText('Wrong: slope')).toBeVisible();
+  await expect(check.getByText('is no evidence any more')).toBeVisible();
+  await expect(glass).toContainText('Found wrong');
+  await page.goto(`/batches/${id}/ripening`);
+  await expect(ferment.getByText('Pass')).toHaveCount(0);
+  await expect(ferment).toContainText('no good check of the day speaks for');
+
+  await as(page, 'maud');
+  const reason = { disposition: 'destroy', reason: 'the test is over', checks: [] };
+  await tell(page, id, Date.now(), [[0, { kind: 'disposed', ...reason }]]);
+});
+
+test('what the label of a culture says is a card of the stores; nonsense is told by name', async ({
+  page,
+}) => {
+  await signIn(page, 'tomas');
+  await page.goto('/stores');
+  await page.getByRole('link', { name: 'Cultures' }).click();
+  const card = page.getByRole('region', { name: 'Slow culture' });
+  await expect(card).toContainText('Latilactobacillus sakei');
+  await expect(card).toContainText('the label names no range');
+  await expect(card).toContainText('Lot CU-22');
+  await card.getByText('Change the card').click();
+  await card.getByLabel('Works from').fill('30');
+  await card.getByLabel('Best at').fill('20');
+  await card.getByRole('button', { name: 'Save the card' }).click();
+  await expect(card).toContainText('the coldest is below the best');
+  await card.getByLabel('Works from').fill('8');
+  await card.getByLabel('Best at').fill('27');
+  await card.getByLabel('Up to').fill('38');
+  await card.getByRole('button', { name: 'Save the card' }).click();
+  await expect(card).toContainText('8 °C to 38 °C, best at 27 °C');
+});
+
+test('fermented, smoked, cooked, then dried in a place of its own: signed on the checks of each', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await signIn(page, 'tomas');
+  await page.goto('/recipes/import');
+  const recipe = { ...fermentedRecipe(), name: 'Tollgate cooked ring' };
+  await page.getByLabel('JSON or CSV').setInputFiles({
+    name: 'ring.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify({ format: 'jolly-kettle/recipe', version: 1, recipe })),
+  });
+  await page.getByLabel('Order', { exact: true }).selectOption('Ferment, smoke, cook, dry');
+  await page.getByLabel('Dried: loss at least').fill('15');
+  await saveAndApprove(page);
+
+  await as(page, 'ines');
+  const { id, began } = await startJob(page, 'Tollgate cooked ring', 9 * 24);
+  await tell(page, id, began, [
+    ...recipe.meat.map((m): Line => [0.1, weighed(m.id, m.share * 20_000)]),
+  ]);
+  const cure = randomUUID();
+  const { targetPpm, nitriteFraction } = recipe.cure!;
+  const cureG = Math.round(((20_000 * targetPpm) / 1e6 / nitriteFraction) * 10) / 10;
+  await tell(page, id, began, [[0.2, weighed('cure', cureG), cure]]);
+  await as(page, 'tomas');
+  await tell(page, id, began, [[0.3, { kind: 'cure_checked', weighedId: cure, readingG: cureG }]]);
+  await as(page, 'ines');
+  await tell(page, id, began, [
+    [0.4, weighed('salt', Math.round(recipe.totalSaltFraction * 20_000 - cureG * 0.9375))],
+    ...recipe.additions.map((a): Line => [0.5, weighed(a.id, Math.max(1, a.fraction * 20_000))]),
+    [1, { kind: 'cure_hold_started', coolerC: 2 }],
+    [10, { kind: 'cure_hold_ended', coolerC: 2 }],
+    [11, { kind: 'step_done', step: 'stuff', weightG: 20_600, tempC: 4 }],
+    [12, { kind: 'run_started', houseId: 'little' }],
+    ...read(12, 33, 3, 30, 28.5),
+    [32, { kind: 'ph_logged', ph: 5.05 }],
+    [32.5, { kind: 'ph_logged', ph: 5.02 }],
+    [33, { kind: 'stage_started', stageIndex: 1 }],
+    [34, { kind: 'stage_started', stageIndex: 2 }],
+    [35, { kind: 'stage_started', stageIndex: 3 }],
+    [37, { kind: 'pulled' }],
+    [37, { kind: 'chill_started', medium: 'ice_bath' }],
+  ]);
+  await page.goto(`/batches/${id}/house`);
+  await importFile(page, began + 33 * 3_600_000, 'P2');
+  await tell(page, id, began, [[45, { kind: 'drying_started' }], ...pieces(45, 1)]);
+  await page.goto(`/batches/${id}/ripening`);
+  const drying = page.getByRole('region', { name: 'Drying', exact: true });
+  await expect(drying).toContainText('Red');
+  await tell(page, id, began, pieces(190, 0.84));
+  await page.reload();
+  await expect(drying.getByText('Pass')).toBeVisible();
+  await tell(page, id, began, [
+    [200, { kind: 'step_done', step: 'bloom' }],
+    [201, { kind: 'step_done', step: 'pack', weightG: 16_400 }],
+  ]);
+  await page.goto(`/batches/${id}/verdict`);
+  for (const name of ['Fermentation', 'Lethality', 'Cooling', 'Drying'])
+    await expect(page.getByRole('heading', { name, exact: true })).toBeVisible();
   await release(page, id);
 });

@@ -5,7 +5,7 @@ import { houseChannels } from '../src/features/readings/repository';
 import type { Db } from '../src/platform/db/client';
 import { loadDemo } from './demo/load';
 import { DEMO_PEOPLE } from './demo/site';
-import { SIZES, makeYears } from './bench-years';
+import { SIZES, addChambers, makeYears } from './bench-years';
 import { withApp } from './lib/bench-app';
 import { signInDemo } from './lib/sign-in';
 import { openSite } from './lib/site-database';
@@ -16,22 +16,27 @@ type Say = (measure: string, values: Record<string, number | string>) => void;
 const HOUR_READINGS = 360;
 const EVERY_MS = 600;
 const BETWEEN_MS = 1000;
+/** After its start the application looks at every batch; then it has nothing to do, ms. */
+const SETTLES_MS = 30_000;
 const DAY_S = 86_400;
 const ROWS = 600;
-const POSTS = 40;
+const POSTS = 120;
 
 const median = (ms: number[]) => [...ms].sort((a, b) => a - b)[Math.floor(ms.length / 2)]!;
 const round = (x: number, to = 1) => Math.round(x * 10 ** to) / 10 ** to;
 
-/** The pages that people look at most, of the batch that has hung in a place for longest. */
-async function pathsOf(db: Db, houseId: string): Promise<Record<string, string>> {
-  const hung = (await loadOpenStandings(db)).find((s) => s.case.state.run?.houseId === houseId)!;
+/** The pages that people look at most: of a batch with its house, and of one that ripens. */
+async function pathsOf(db: Db, houseId: string, ripensIn: string): Promise<Record<string, string>> {
+  const open = await loadOpenStandings(db);
+  const hung = (id: string) =>
+    open.find((s) => s.case.state.run?.houseId === id && s.case.state.run.pulledS === null)!.head
+      .id;
   return {
     floor: '/',
     place: `/house/${houseId}`,
-    house: `/batches/${hung.head.id}/house`,
-    batch: `/batches/${hung.head.id}`,
-    ripening: `/batches/${hung.head.id}/ripening`,
+    house: `/batches/${hung(houseId)}/house`,
+    batch: `/batches/${hung(houseId)}`,
+    ripening: `/batches/${hung(ripensIn)}/ripening`,
     records: '/records',
   };
 }
@@ -113,13 +118,20 @@ async function liveHour(base: string, feeds: readonly Feed[], stepS: number): Pr
   }
 }
 
-type Setting = { what: string; paths: Record<string, string>; feeds: Feed[]; stepS: number };
+type Setting = {
+  what: string;
+  paths: Record<string, string>;
+  feeds: Feed[];
+  /** A place whose sensors make up for a silence. */
+  back: Feed;
+  stepS: number;
+};
 type Measured = { pages: Record<string, number>; ingest: number };
 
 /** Median time of each page, ms, and memory, while every place's sensors report; and how fast a silence is made up for. */
 async function measure(
   url: string,
-  { what, paths, feeds, stepS }: Setting,
+  { what, paths, feeds, back, stepS }: Setting,
   say: Say,
 ): Promise<Measured> {
   return withApp(url, async (base) => {
@@ -127,7 +139,8 @@ async function measure(
     const first: Record<string, number> = {};
     for (const [name, path] of Object.entries(paths))
       first[`${name}FirstMs`] = round(await ask(`${base}${path}`, cookie));
-    const ingest = await ingestRate(base, feeds[0]!);
+    await new Promise((go) => setTimeout(go, SETTLES_MS));
+    const ingest = await ingestRate(base, back);
     const memoryMb = memoryOf(base);
     const times: Record<string, number[]> = {};
     let live = true;
@@ -176,14 +189,18 @@ export async function benchYears(ownerUrl: string, say: Say): Promise<void> {
   const { url, db } = await openSite(ownerUrl);
   await seedRules(db);
   await loadDemo(db, nowS);
-  const backS = nowS - 30 * DAY_S;
+  const houses = await addChambers(db);
+  /* Where nothing has been read yet, in both. */
+  const back = await feedOf(db, houses[0]!, nowS, nowS - 30 * DAY_S);
+  const later = { ...back, fromMs: back.fromMs - DAY_S * 1000 };
   const empty = ['stone', 'loft'];
   const before = await measure(
     url,
     {
       what: 'empty',
-      paths: await pathsOf(db, 'stone'),
-      feeds: await Promise.all(empty.map((h) => feedOf(db, h, nowS, backS))),
+      paths: await pathsOf(db, 'big', 'stone'),
+      feeds: await Promise.all(empty.map((h) => feedOf(db, h, nowS, 0))),
+      back,
       stepS: 1.5,
     },
     say,
@@ -191,7 +208,7 @@ export async function benchYears(ownerUrl: string, say: Say): Promise<void> {
   const begun = performance.now();
   /* An hour is left for what comes live. */
   const untilS = Date.now() / 1000 - 2 * 3600;
-  const { readings, houses } = await makeYears(db, ownerUrl, nowS, untilS);
+  const readings = await makeYears(db, ownerUrl, houses, { nowS, untilS });
   const open = (await loadOpenStandings(db)).length;
   const minutes = round((performance.now() - begun) / 60_000);
   say('years-made', { closed: SIZES.closed, open, long: SIZES.long, readings, minutes });
@@ -199,8 +216,9 @@ export async function benchYears(ownerUrl: string, say: Say): Promise<void> {
     url,
     {
       what: 'full',
-      paths: await pathsOf(db, houses[0]!),
-      feeds: await Promise.all(houses.map((h) => feedOf(db, h, untilS, backS))),
+      paths: await pathsOf(db, houses[0]!, houses[0]!),
+      feeds: await Promise.all(houses.map((h) => feedOf(db, h, untilS, 0))),
+      back: later,
       stepS: 10,
     },
     say,

@@ -119,7 +119,8 @@ async function fillReadings(
       select channel_id, date_bin('${every}', at, 'epoch'), count(*), min(temp_c), max(temp_c), sum(temp_c::float8)
       from reading group by 1, 2`);
   const { rows } = await db.query<{ n: string }>('select count(*) as n from reading');
-  await db.query('analyze');
+  await db.query('vacuum analyze');
+  await db.query('checkpoint');
   await db.end();
   return Number(rows[0]!.n);
 }
@@ -216,20 +217,25 @@ async function leaveOpen(url: string): Promise<void> {
   await db.end();
 }
 
+/** The chambers that batches will hang in for weeks, each with its six sensors. @returns their ids */
+export async function addChambers(db: Db): Promise<string[]> {
+  const houses = Array.from({ length: SIZES.long }, (_, i) => `weeks-${i + 1}`);
+  for (const id of houses)
+    await addHouse(db, { id, name: `Chamber ${id}`, kind: 'chamber', channels: CHANNELS });
+  return houses;
+}
+
 /** Makes five years of a demo's database: closed batches, readings up to a time, and six batches that have hung for four weeks. */
 export async function makeYears(
   db: Db,
   ownerUrl: string,
-  nowS: number,
-  untilS: number,
-): Promise<{ readings: number; houses: string[] }> {
-  const houses = Array.from({ length: SIZES.long }, (_, i) => `weeks-${i + 1}`);
-  for (const id of houses)
-    await addHouse(db, { id, name: `Chamber ${id}`, kind: 'chamber', channels: CHANNELS });
+  houses: string[],
+  { nowS, untilS }: { nowS: number; untilS: number },
+): Promise<number> {
   const w = await world(db, nowS);
   const version = (await approvedVersions(db)).find((v) => v.content.name === 'Quarry dry stick')!;
   for (const house of houses) await hangLong(w, version, house, nowS);
   await leaveOpen(ownerUrl);
   await copyClosed(ownerUrl, nowS);
-  return { readings: await fillReadings(w, ownerUrl, houses, untilS), houses };
+  return fillReadings(w, ownerUrl, houses, untilS);
 }

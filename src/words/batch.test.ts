@@ -217,6 +217,9 @@ test.each(Object.keys(ALARM_WORDS) as AlarmCode[])('an alarm says what to do: %s
   const figures = Object.fromEntries(
     [
       'fellC',
+      'rh',
+      'setRh',
+      'dry',
       'airC',
       'setC',
       'silentS',

@@ -60,6 +60,7 @@ export const ALARM_WORDS: Record<AlarmCode, string> = {
   ph_coming: 'The pH comes',
   ph_past: 'Sourer than asked',
   degree_hours_close: 'Degree-hours are running out',
+  humidity_off: 'The humidity is off',
 };
 
 export const RANK_WORDS: Record<AlarmRank, string> = {
@@ -139,6 +140,12 @@ const SAY: Record<AlarmCode, Say> = {
     `pH ${s.number(f.ph!, 2)}, ${s.number(f.targetPh!, 2)} was asked for. End the ferment now: cool it, or go on to the heat.`,
   degree_hours_close: (f, s) =>
     `${degreeHourWords(f.degreeHours!, s)} of ${degreeHourWords(f.limit!, s)}${f.limitS === undefined ? '' : `, all of them ${s.clock(f.limitS)}`}, and the pH is not shown. Read the meter; past the limit the batch is on hold.`,
+  humidity_off: (f, s) =>
+    `${s.number(f.rh! * 100, 0)} % for an hour, set to ${s.number(f.setRh! * 100, 0)} %. ${
+      f.dry
+        ? 'Damper shut, fan down; a tray of water or wet cloths help, or film over the sticks for a night. A rim that dries too fast shuts the water in.'
+        : 'Open the damper or the door a hand wide, fan up, and look at the drain: what stays wet goes slimy.'
+    }`,
   misses_ready_by: (f, s) =>
     `Forecast for ${s.time(f.readyS!)}, wanted by ${s.time(f.dueS!)}: ${s.duration(f.lateS!)} late. Raise humidity first, then heat, or tell who waits.`,
 };

@@ -131,8 +131,27 @@ function asCoreLog(c: Case, log: PieceLog, fromS: number, toS: number, counts: b
   return { channelId, name, source, piece, thickest, readings, spans, rejected, counts };
 }
 
-/** Every core log of a batch between two times, with what of it is believed; `counts` by that phase's view. */
-export function coreLogs(c: Case, fromS: number, toS: number, phase: 'house' | 'chill'): CoreLog[] {
+const lookedAt = new WeakMap<Case, Map<string, CoreLog[]>>();
+
+/**
+ * Every core log of a batch between two times, with what of it is believed; `counts` by that phase's view. Worked out once for a
+ * case and window: several cards of a page ask for it.
+ */
+export function coreLogs(
+  c: Case,
+  fromS: number,
+  toS: number,
+  phase: 'house' | 'chill',
+): readonly CoreLog[] {
+  const known = lookedAt.get(c) ?? new Map<string, CoreLog[]>();
+  lookedAt.set(c, known);
+  const key = `${phase}:${fromS}:${toS}`;
+  const made = known.get(key) ?? lookAt(c, fromS, toS, phase);
+  known.set(key, made);
+  return made;
+}
+
+function lookAt(c: Case, fromS: number, toS: number, phase: 'house' | 'chill'): CoreLog[] {
   const view = phase === 'house' ? houseView(c) : chillView(c);
   return pieceLogs(c)
     .logs.map((log) =>

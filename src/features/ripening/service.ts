@@ -128,6 +128,7 @@ export const fermentAhead = (
 export const dryingAhead = (d: Dossier): Promise<DryingAhead | null> =>
   whileItHolds(d, 'drying', () => workDrying(d));
 
+export { chamberWeek } from './chamber-week';
 export {
   cultureOf,
   knownCulture,

@@ -7,7 +7,7 @@ import { outcomeOf } from '@/core';
 import { OUTCOME_WORDS } from '@/words/route';
 import { TextField } from '@/ui/text-field';
 
-const MOST = 25;
+const MOST = 20;
 const LAST_PAGE = 4000;
 
 /** Records: find a finished batch and take its record away. */

@@ -31,7 +31,8 @@ export type AlarmCode =
   | 'bath_oil'
   | 'ph_coming'
   | 'ph_past'
-  | 'degree_hours_close';
+  | 'degree_hours_close'
+  | 'humidity_off';
 
 /** 1: act now. 2: act soon. 3: know it. */
 export type AlarmRank = 1 | 2 | 3;
@@ -87,6 +88,7 @@ export const RANK: Record<AlarmCode, AlarmRank> = {
   ph_coming: 2,
   ph_past: 1,
   degree_hours_close: 2,
+  humidity_off: 2,
 };
 
 export type View = AlarmInput & {
@@ -95,7 +97,7 @@ export type View = AlarmInput & {
   air: Reading[];
   airs: Reading[][];
   core: CoreLog | null;
-  logs: CoreLog[];
+  logs: readonly CoreLog[];
 };
 export type Look = (v: View) => Record<string, number> | null;
 

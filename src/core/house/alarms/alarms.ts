@@ -1,4 +1,5 @@
 import { degreeHoursClose, phComing, phPast } from './ferment';
+import { humidityOff } from './humidity';
 import { within } from '../../probes/series-at';
 import { coreLogs, houseWindow, judgedLogs, type CoreLog } from '../../verdict/windows';
 import { runStages } from '../run/run-stage';
@@ -58,6 +59,7 @@ const LOOKS: Record<AlarmCode, Look> = {
   ph_coming: phComing,
   ph_past: phPast,
   degree_hours_close: degreeHoursClose,
+  humidity_off: humidityOff,
 };
 
 /** An alarm that says the same in sharper words makes the other one silent. */

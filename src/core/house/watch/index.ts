@@ -5,6 +5,7 @@ export {
   type SensorSpot,
   type SpreadAt,
 } from './air-spread';
+export { chamberSwing, type ChamberSwing, type HourSpan } from './chamber-swing';
 export { bathRise, type BathRise, type BathSize } from './bath';
 export { smokeOf, smokelessS } from './of-state';
 export { pullList, type PullGroup, type PullRow } from './pull-list';

@@ -19,6 +19,8 @@ export type Course = {
   digits: number;
   /** Lines of the scale are so far apart. */
   step: number;
+  /** It has all been: the band is what was lowest and highest, and nothing is forecast. */
+  kept?: boolean;
 };
 
 /** A picture of more days than this is labelled by days, s. */
@@ -47,9 +49,12 @@ export function CourseChart(c: Course) {
   const label = (ms: number) =>
     spanS > DAYS_S ? show.day(ms / 1000) : show.clock(ms / 1000, c.course[0]!.tS);
   const lines = [
-    { name: 'early', data: c.course.map((p) => at(p.tS, p.p10)) },
-    { name: 'late', data: c.course.map((p) => at(p.tS, p.p90)) },
-    { name: `${c.name}, most likely`, data: c.course.map((p) => at(p.tS, p.p50)) },
+    { name: c.kept ? 'lowest' : 'early', data: c.course.map((p) => at(p.tS, p.p10)) },
+    { name: c.kept ? 'highest' : 'late', data: c.course.map((p) => at(p.tS, p.p90)) },
+    {
+      name: c.kept ? `${c.name}, mean of the hour` : `${c.name}, most likely`,
+      data: c.course.map((p) => at(p.tS, p.p50)),
+    },
     { name: `${c.name}, measured`, data: c.measured.map((p) => at(p.tS, p.value)) },
   ];
   const options: ApexOptions = {
@@ -100,6 +105,14 @@ export function CourseChart(c: Course) {
     },
   };
   const last = c.measured.at(-1);
-  const summary = `${c.name}: ${last ? `${show.number(last.value, c.digits)} ${c.unit} measured ${show.clock(last.tS)}` : 'nothing measured yet'}. Thick: most likely; dashed: eight of ten end between.`;
-  return <Chart options={options} series={lines} height={280} summary={summary} />;
+  const kept = `${c.name}. Thick: mean of each hour; dashed: its lowest and highest.`;
+  const ahead = `${c.name}: ${last ? `${show.number(last.value, c.digits)} ${c.unit} measured ${show.clock(last.tS)}` : 'nothing measured yet'}. Thick: most likely; dashed: eight of ten end between.`;
+  return (
+    <Chart
+      options={options}
+      series={c.kept ? lines.slice(0, 3) : lines}
+      height={280}
+      summary={c.kept ? kept : ahead}
+    />
+  );
 }

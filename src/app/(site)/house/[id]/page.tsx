@@ -20,6 +20,8 @@ import { missingOf } from '@/features/batches/missing';
 import { StartLoad } from '@/features/houses/ui/StartLoad';
 import { latestPrograms } from '@/features/programs/service';
 import { houseChannels } from '@/features/readings/service';
+import { chamberWeek } from '@/features/ripening/service';
+import { ChamberWeek } from '@/features/ripening/ui/ChamberWeek';
 import { listHouses } from '@/features/settings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';
@@ -41,6 +43,8 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
   const first = there[0];
   const run = first?.dossier.case.state.run;
   const watch = houseWatch(members, now);
+  const lasts = house.kind === 'chamber' || house.kind === 'drying_room';
+  const week = lasts ? await chamberWeek(db(), id, now) : null;
   const chart = await runChart(
     db(),
     (inside.length > 0 ? inside : members).map((m) => m.dossier.case),
@@ -106,6 +110,7 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
               <RunChart data={chart} height={360} />
             </section>
           )}
+          {week && <ChamberWeek week={week} show={show} nowS={now} />}
           {run && (
             <section className="sheet order-1" aria-label="What to do">
               <LoadControls

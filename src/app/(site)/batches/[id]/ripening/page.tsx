@@ -2,6 +2,7 @@ import { fermentOf, fermentTarget, lossesOf, metersApart, shelfOf } from '@/core
 import { requirePage } from '@/features/accounts/identify';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { PhForm } from '@/features/batches/ui/PhForm';
+import { HumidityLog } from '@/features/batches/ui/HumidityLog';
 import { PieceWeigh } from '@/features/batches/ui/PieceWeigh';
 import { dryingAhead, fermentAhead } from '@/features/ripening/service';
 import { DryingCard } from '@/features/ripening/ui/DryingCard';
@@ -69,6 +70,7 @@ export default async function RipeningPage({ params }: { params: Promise<{ id: s
           <ShelfCard shelf={shelf} rule={dossier.case.rules.shelf} show={show} />
         )}
         {recipe.drying && !closed && <PieceWeigh losses={losses} />}
+        {state.phase === 'in_house' && <HumidityLog />}
       </div>
     </div>
   );

@@ -1,0 +1,167 @@
+import { randomUUID } from 'node:crypto';
+import {
+  METER_CHECK_S,
+  addMeter,
+  isChecked,
+  listMeters,
+  recordMeterCheck,
+  retireMeter,
+} from '@/features/readings/meters';
+import { doubtMeter } from '@/features/batches/doubted-meter';
+import { postEntry } from '@/features/batches/service';
+import { judgeNow, loadOpenDossiers, type Dossier } from '@/features/logbook/service';
+import { cultureOf, fermentAhead, listCultures, paceOf, seenOf } from '@/features/ripening/service';
+import { saveCulture, saveIngredient } from '@/features/stores/service';
+import type { Db } from '@/platform/db/client';
+import { demoDatabase } from '../support/database';
+import { person } from '../support/people';
+
+jest.mock('@/features/accounts/identify', () => ({}));
+
+const nowS = () => Date.now() / 1000;
+const ines = person('Ines', 'operator');
+let demo: Db;
+let drop: () => Promise<void>;
+beforeAll(async () => {
+  ({ demo, drop } = await demoDatabase());
+});
+afterAll(() => drop());
+
+const openOf = async (name: string): Promise<Dossier> =>
+  (await loadOpenDossiers(demo, nowS())).find((d) => d.head.recipe.name === name)!;
+const again = async (d: Dossier) => (await judgeNow(demo, d.head.id, nowS()))!;
+async function signedStick(): Promise<Dossier> {
+  const { id } = await demo
+    .selectFrom('batch')
+    .innerJoin('recipeVersion as v', 'v.id', 'batch.recipeVersionId')
+    .innerJoin('recipe as r', 'r.id', 'v.recipeId')
+    .select('batch.id')
+    .where('r.name', '=', 'Quarry dry stick')
+    .where('batch.closedAt', 'is not', null)
+    .executeTakeFirstOrThrow();
+  return (await judgeNow(demo, id, nowS()))!;
+}
+
+describe('cultures', () => {
+  test('a finished ferment is learned once, and the next forecast begins from it, but not its own', async () => {
+    const done = await signedStick();
+    const first = (await fermentAhead(demo, done))!;
+    expect(first.culture).toMatchObject({ name: 'Slow culture', seen: 0 });
+    const open = await openOf('Quarry dry stick');
+    const known = (await cultureOf(demo, open.head.recipe, open.head.batchId))!;
+    expect(known.seen).toBe(1);
+    expect(known.course.learned).toBeDefined();
+    expect(paceOf(known)).toBeGreaterThan(0.3);
+    expect((await cultureOf(demo, done.head.recipe, done.head.batchId))!.seen).toBe(0);
+    const seen = await seenOf(demo, known.ingredientId, known.usual);
+    expect(seen).toEqual([
+      expect.objectContaining({ batch: done.head.code, toPh: first.targetPh }),
+    ]);
+    expect(seen[0]!.tookS / 3600).toBeCloseTo(36, 0);
+    expect(seen[0]!.airC).toBeCloseTo(22, 0);
+  });
+
+  test('a label that says something else begins anew, and an ingredient that is saved keeps its card', async () => {
+    const slow = (await listCultures(demo)).find((c) => c.name === 'Slow culture')!;
+    const card = { ...slow.card!, minC: 6, bestC: 26, maxC: 37 };
+    expect(await saveCulture(demo, { ingredientId: slow.ingredientId, card })).toEqual({
+      ok: true,
+    });
+    const open = await openOf('Quarry dry stick');
+    expect(await cultureOf(demo, open.head.recipe)).toMatchObject({ seen: 0, card });
+    const facts = { additionKind: 'culture' as const };
+    const same = { id: slow.ingredientId, name: slow.name, kind: 'addition' as const, facts };
+    await saveIngredient(demo, same, () => Promise.resolve([]));
+    expect((await listCultures(demo)).find((c) => c.name === slow.name)!.card).toEqual(card);
+  });
+
+  test('what is no culture has no card', async () => {
+    const card = { organisms: '', tempo: 'slow' as const, storage: 'cold' as const };
+    const { id } = await demo
+      .selectFrom('ingredient')
+      .select('id')
+      .where('name', '=', 'Dextrose')
+      .executeTakeFirstOrThrow();
+    expect(await saveCulture(demo, { ingredientId: id, card })).toEqual({
+      ok: false,
+      code: 'no_such_culture',
+    });
+  });
+});
+
+describe('pH meters', () => {
+  const meter = { id: randomUUID(), name: 'Glass 9' };
+  const shows = (shownMiddle: number, shownSour: number, atS: number) =>
+    recordMeterCheck(
+      demo,
+      { id: randomUUID(), meterId: meter.id, middle: '7.00', shownMiddle, shownSour, bufferC: 25 },
+      'Ines',
+      atS,
+    );
+  const log = async (d: Dossier, shownPh: number, atS: number, more: object = {}) =>
+    postEntry(demo, ines, d.head.id, {
+      id: randomUUID(),
+      happenedAt: new Date(atS * 1000).toISOString(),
+      body: { kind: 'ph_logged', ph: shownPh, meter: { ...meter, shownPh }, ...more },
+      corrects: null,
+      confirmed: true,
+      enteredIn: 'metric',
+    });
+
+  test('a name is one meter’s, and one that is out of use is checked no more', async () => {
+    expect(await addMeter(demo, meter, 'Maud')).toEqual({ ok: true });
+    expect(await addMeter(demo, meter, 'Maud')).toEqual({ ok: true });
+    const other = { id: randomUUID(), name: 'glass 9' };
+    expect(await addMeter(demo, other, 'Maud')).toEqual({ ok: false, code: 'meter_taken' });
+    const old = { id: randomUUID(), name: 'Old glass' };
+    await addMeter(demo, old, 'Maud');
+    expect(await retireMeter(demo, old.id, nowS())).toEqual({ ok: true });
+    expect(await retireMeter(demo, old.id, nowS())).toEqual({ ok: false, code: 'no_such_meter' });
+    expect((await listMeters(demo, nowS())).map((m) => m.name)).not.toContain('Old glass');
+    const check = { middle: '7.00', shownMiddle: 7, shownSour: 4.01, bufferC: 25 } as const;
+    const late = { id: randomUUID(), meterId: old.id, ...check };
+    expect(await recordMeterCheck(demo, late, 'Ines', nowS())).toBeNull();
+  });
+
+  test('the server says what is behind a figure and when the meter was checked, whatever the device says', async () => {
+    const ring = await openOf('Heather tang ring');
+    const atS = Math.floor(nowS()) - 600;
+    const lied = { meterCheckedS: atS - 60 };
+    await log(ring, 5.4, atS, lied);
+    expect((await again(ring)).case.state.ph.at(-1)).toMatchObject({
+      ph: 5.4,
+      meterCheckedS: null,
+    });
+    expect((await shows(7.1, 4.11, atS + 60))!.check.ok).toBe(true);
+    await log(ring, 5.4, atS + 120);
+    const taken = (await again(ring)).case.state.ph.at(-1)!;
+    expect(taken.ph).toBeCloseTo(5.3, 2);
+    expect(taken).toMatchObject({ meterCheckedS: atS + 60, meter: { ...meter, shownPh: 5.4 } });
+    const later = (await listMeters(demo, nowS())).find((m) => m.id === meter.id)!;
+    expect(isChecked(later.last, later.last!.atS + METER_CHECK_S)).toBe(true);
+    expect(isChecked(later.last, later.last!.atS + METER_CHECK_S + 1)).toBe(false);
+  });
+
+  test('found wrong: what it showed since its last good check is no evidence, in every batch', async () => {
+    const ring = await openOf('Heather tang ring');
+    const before = (await again(ring)).case.state.ph.filter((p) => p.meter?.id === meter.id);
+    expect(before.some((p) => p.doubted)).toBe(false);
+    const found = (await shows(7, 5, nowS()))!;
+    expect(found).toMatchObject({ check: { ok: false, why: 'slope' }, name: meter.name });
+    const doubted = await doubtMeter(demo, { ...meter, sinceS: found.doubtFromS! }, nowS());
+    expect(doubted).toEqual([ring.head.code]);
+    const after = (await again(ring)).case.state.ph.filter((p) => p.meter?.id === meter.id);
+    expect(after.map((p) => p.doubted)).toEqual([false, true]);
+    expect(
+      (await again(ring)).case.state.ph.filter((p) => p.meter?.id !== meter.id && p.doubted),
+    ).toEqual([]);
+  });
+
+  test('a signed batch that did not rest on it stays signed', async () => {
+    const stick = await signedStick();
+    expect(stick.case.state.ph.every((p) => p.meter === null)).toBe(true);
+    const sinceS = stick.case.state.ph[0]!.tS - 1;
+    expect(await doubtMeter(demo, { ...meter, sinceS }, nowS())).not.toContain(stick.head.code);
+    expect((await signedStick()).case.state.signature?.stands).toBe(true);
+  });
+});
