@@ -45,17 +45,21 @@ test('a fermented batch: chamber and pH logged, the fermentation judged, the nex
   await expect(state).toContainText('limit 556');
 
   const form = page.getByRole('form', { name: 'Log a pH' });
+  const meter = form.getByLabel('Meter', { exact: true });
+  await meter.selectOption('Spear meter 1');
   await form.getByLabel('The meter shows').fill('51');
   await form.getByRole('button', { name: 'Log this pH' }).click();
   await expect(form.getByText('No sausage has this pH.')).toBeVisible();
   await form.getByLabel('The meter shows').fill('5.5');
   await form.getByRole('button', { name: 'Log this pH' }).click();
-  await expect(state).toContainText('Not at its pH yet. pH 5.5, target 5.3');
+  await expect(state).toContainText('Not at its pH yet. pH 5.48, target 5.3');
+  await meter.selectOption('Pocket meter, not checked today');
+  await expect(form.getByText('earns no credit until it is')).toBeVisible();
   await form.getByLabel('The meter shows').fill('5,2');
   await form.getByRole('button', { name: 'Log this pH' }).click();
-  await expect(state).toContainText('One reading shows its pH');
+  await expect(state).toContainText('no good check of the day speaks for');
   await form.getByLabel('The meter shows').fill('5,2');
-  await form.getByLabel('This meter was checked in its buffers today').check();
+  await meter.selectOption('Spear meter 1');
   await form.getByRole('button', { name: 'Log this pH' }).click();
   await expect(state).toContainText('Pass');
   await page.goto(`${batch}/verdict`);

@@ -93,7 +93,7 @@ test('a ferment tells its hour, and that it comes and is past, before and after 
   await form.getByRole('button', { name: 'Log this pH' }).click();
   await expect(form.getByText('No sausage has this pH.')).toBeVisible();
   await form.getByLabel('The meter shows').fill('4,9');
-  await form.getByLabel('This meter was checked in its buffers today').check();
+  await form.getByLabel('Meter', { exact: true }).selectOption('Spear meter 1');
   await form.getByRole('button', { name: 'Log this pH' }).click();
   await expect(ferment).toContainText('From 5 readings of this batch');
   await page.goto(`/batches/${id}/house`);
@@ -195,7 +195,7 @@ test('a pH meter is an instrument: checked in its buffers it is believed, found 
   await expect(ferment.getByText('Pass')).toBeVisible();
   await page.goto(`/batches/${id}/log`);
   await expect(
-    page.getByText('pH 5.10 (shown 5.20) of the test piece at 19 °C, by Glass 7'),
+    page.getByText('pH 5.1 (shown 5.2) of the test piece at 19 °C, by Glass 7'),
   ).toBeVisible();
 
   await page.goto('/house/meters');

@@ -46,19 +46,24 @@ describe('cultures', () => {
   test('a finished ferment is learned once, and the next forecast begins from it, but not its own', async () => {
     const done = await signedStick();
     const first = (await fermentAhead(demo, done))!;
-    expect(first.culture).toMatchObject({ name: 'Slow culture', seen: 0 });
+    expect(first.culture).toMatchObject({ name: 'Slow culture' });
     const open = await openOf('Quarry dry stick');
     const known = (await cultureOf(demo, open.head.recipe, open.head.batchId))!;
-    expect(known.seen).toBe(1);
+    expect(known.seen).toBeGreaterThan(0);
     expect(known.course.learned).toBeDefined();
     expect(paceOf(known)).toBeGreaterThan(0.3);
-    expect((await cultureOf(demo, done.head.recipe, done.head.batchId))!.seen).toBe(0);
+    const [all, others] = [
+      await cultureOf(demo, done.head.recipe),
+      await cultureOf(demo, done.head.recipe, done.head.batchId),
+    ];
+    expect(all!.seen - others!.seen).toBe(1);
+    await fermentAhead(demo, done);
+    expect((await cultureOf(demo, done.head.recipe))!.seen).toBe(all!.seen);
     const seen = await seenOf(demo, known.ingredientId, known.usual);
-    expect(seen).toEqual([
-      expect.objectContaining({ batch: done.head.code, toPh: first.targetPh }),
-    ]);
-    expect(seen[0]!.tookS / 3600).toBeCloseTo(36, 0);
-    expect(seen[0]!.airC).toBeCloseTo(22, 0);
+    const own = seen.find((s) => s.batch === done.head.code)!;
+    expect(own.toPh).toBe(first.targetPh);
+    expect(own.tookS / 3600).toBeCloseTo(36, 0);
+    expect(own.airC).toBeCloseTo(22, 0);
   });
 
   test('a label that says something else begins anew, and an ingredient that is saved keeps its card', async () => {
