@@ -57,8 +57,8 @@ export function MeterCheckForm({ meters }: { meters: { id: string; name: string 
         ))}
       </Field>
       <div className="grid items-end gap-3 sm:grid-cols-3">
-        <Field name="shownMiddle" label="Shows in it (pH)" />
-        <Field name="shownSour" label="Shows in pH 4.01 (pH)" />
+        <Field name="shownMiddle" label="Shows in it" />
+        <Field name="shownSour" label="Shows in pH 4.01" />
         <Field
           name="buffer"
           label={`Buffers are at (${degrees})`}

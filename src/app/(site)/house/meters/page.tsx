@@ -16,7 +16,7 @@ function MeterRow({ m, now, show }: { m: PhMeter; now: number; show: Show }) {
       <strong>{m.name}</strong>
       <span className="text-soft">
         {m.last
-          ? `checked ${show.day(m.last.atS)}, ${show.clock(m.last.atS)} by ${m.last.byName}: slope ${show.number(m.last.slope * 100, 1)} %, ${show.number(Math.abs(m.last.offsetPh), 2)} too ${m.last.offsetPh < 0 ? 'low' : 'high'}`
+          ? `checked ${show.clock(m.last.atS)} by ${m.last.byName}: slope ${show.number(m.last.slope * 100, 1)} %, ${show.number(Math.abs(m.last.offsetPh), 2)} too ${m.last.offsetPh < 0 ? 'low' : 'high'}`
           : 'never checked'}
       </span>
       <span className="ml-auto">
@@ -58,7 +58,14 @@ export default async function MetersPage() {
                 <div className="flex flex-wrap items-center gap-x-4">
                   <MeterRow m={m} now={now} show={show} />
                 </div>
-                {runs && <RetireMeter id={m.id} name={m.name} />}
+                {runs && (
+                  <details>
+                    <summary className="min-h-12 cursor-pointer py-3 text-soft">
+                      No longer in use?
+                    </summary>
+                    <RetireMeter id={m.id} name={m.name} />
+                  </details>
+                )}
               </li>
             ))}
           </ul>

@@ -60,7 +60,7 @@ function SeenList({ seen, pace, show }: { seen: Seen[]; pace: number; show: Show
   return (
     <>
       <p>{paceWords(pace, seen.length)}</p>
-      <ul>
+      <ul className="mt-1">
         {seen.slice(0, 5).map((s) => (
           <li key={s.batch} className="border-t border-line py-1">
             {s.batch}, {show.day(s.fromS)}: pH {show.number(s.toPh, 2)} after{' '}
