@@ -5,6 +5,7 @@ import type {
   PhForecast,
   RimView,
   ShelfView,
+  UseBy,
 } from '@/core';
 import { bandWords } from './band';
 import type { Show } from './show';
@@ -21,6 +22,14 @@ export function paceWords(pace: number, batches: number): string {
   const by = Math.round(Math.abs(pace - 1) * 100);
   if (by < 3) return `${from} it is about as fast as its kind.`;
   return `${from} it is about ${by} % ${pace > 1 ? 'faster' : 'slower'} than its kind.`;
+}
+
+/** How long a batch keeps, by what it is; usual, the site's own plan comes first. */
+export function useByWords(useBy: UseBy | null, s: Show): string {
+  if (!useBy) return 'as the site’s own plan says';
+  const weeks = useBy.days / 7;
+  const long = `${weeks} weeks cooled from the day it is packed, usual`;
+  return useBy.untilS === null ? long : `${s.day(useBy.untilS)}: ${long}`;
 }
 
 export const TEMPO_WORDS: Record<CultureTempo, string> = {

@@ -47,7 +47,10 @@ const frozen: Say = (f, s, c) => {
   const thick = c.figures.some((x) => x.name === 'thicknessMm')
     ? `pieces up to ${s.quantity('diameter', f('thicknessMm'))}`
     : 'measured in the middle';
-  return `${s.temp(f('atC'))} for ${s.duration(f('forS'))}, ${thick}.`;
+  const row = c.figures.some((x) => x.name === 'rowC')
+    ? ` Carried by the rule’s row of ${s.temp(f('rowC'))} for ${s.duration(f('rowS'))}.`
+    : '';
+  return `${s.temp(f('atC'))} for ${s.duration(f('forS'))}, ${thick}.${row}`;
 };
 const dried: Say = (f, s, c) => {
   const has = (name: string) => c.figures.some((x) => x.name === name);

@@ -8,4 +8,5 @@ export {
 } from './shelf-class';
 export { moistureProtein } from './moisture-protein';
 export { shelfOf, type ShelfView } from './shelf-of';
+export { keepingOf, type UseBy } from './use-by';
 export { parasiteControl } from '../verdict/parasite-check';

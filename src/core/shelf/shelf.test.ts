@@ -5,12 +5,13 @@ import { SHELF_PRESETS, SHELF_STRICT } from '../rules/tables/shelf';
 import { shelfRuleOf } from '../rules/rule';
 import { entriesOf, started, type Line } from '../testing/batch';
 import { driedRecipe } from '../testing/outcomes';
-import { testRecipe, testRules } from '../testing/recipe';
+import { fermentedRecipe, testRecipe, testRules } from '../testing/recipe';
 import type { Case } from '../verdict/check';
 import { parasiteControl } from '../verdict/parasite-check';
 import { moistureProtein } from './moisture-protein';
 import { shelfClass, type Metered, type ShelfFigures } from './shelf-class';
 import { shelfOf } from './shelf-of';
+import { keepingOf } from './use-by';
 
 const plain = driedRecipe();
 const recipe = {
@@ -122,6 +123,24 @@ describe('of a batch', () => {
       'shelf_stable',
     );
     expect(shelfOf(caseOf([{ kind: 'aw_logged', aw: 0.84 }]))!.because).toBe('not_proven');
+  });
+
+  test.each<[string, EntryBody[], object | null]>([
+    ['cold, not packed', [], { days: 28, untilS: null }],
+    [
+      'cold, packed',
+      [{ kind: 'step_done', step: 'pack', weightG: 9000 }],
+      { days: 28, untilS: 1000 + 28 * 86_400 },
+    ],
+    ['it keeps without', [{ kind: 'aw_logged', aw: 0.84, meterCheckedS: 900 }], null],
+  ])('use-by, %s', (_what, bodies, expected) => {
+    const c = caseOf(bodies);
+    expect(keepingOf(c, shelfOf(c)!)).toEqual(expected);
+  });
+
+  test('what was cooked and not dried keeps as a cooked one', () => {
+    const c = { ...caseOf([]), recipe: fermentedRecipe() };
+    expect(keepingOf(c, shelfOf(c)!)?.days).toBe(14);
   });
 
   test('none for what neither ferments nor dries; the strict rule where a batch has none', () => {

@@ -25,6 +25,12 @@ const figuresOf = (c: ParasiteControl): Figure[] =>
           : [{ name: 'thicknessMm', value: c.thicknessMm, unit: 'mm' } as const]),
       ];
 
+/** The row of the rule that carries a lot. */
+const rowFigures = (row: { atC: number; forS: number }): Figure[] => [
+  { name: 'rowC', value: row.atC, unit: 'C' },
+  { name: 'rowS', value: row.forS, unit: 's' },
+];
+
 /**
  * Whether what was recorded controls the parasites of pork: certified, or frozen as a row of the rule asks, as cold for as long;
  * by the thickness of its thickest piece, or by the middle where that was measured.
@@ -79,5 +85,9 @@ export function checkParasites(c: Case): Check {
   const short = counted.find((p) => !parasiteControl(p, rule.body).ok);
   if (short) return check('parasites', rule, 'fail', 'too_short', figuresOf(short));
   const shown = counted[0]!;
-  return check('parasites', rule, 'pass', shown.way, figuresOf(shown));
+  const { row } = parasiteControl(shown, rule.body);
+  return check('parasites', rule, 'pass', shown.way, [
+    ...figuresOf(shown),
+    ...(row === null ? [] : rowFigures(row)),
+  ]);
 }

@@ -1,3 +1,5 @@
+import { isSlowNow } from '@/core';
+import { Link } from '@/ui/link';
 import { bandWords } from '@/words/band';
 import { NEVER_SO_SOUR } from '@/words/ripening';
 import type { Show } from '@/words/show';
@@ -54,6 +56,17 @@ export function ForecastCard({ member, show, nowS }: { member: Member; show: Sho
   const f = member.forecast;
   if (!f) return null;
   const { basis } = f;
+  const { head, case: c } = member.dossier;
+  if (basis.status === 'unexplained' && isSlowNow(c.state))
+    return (
+      <p className="small">
+        How long it hangs is no question of heat:{' '}
+        <Link href={`/batches/${head.id}/ripening`} className="text-accent underline">
+          its hours and days
+        </Link>
+        .
+      </p>
+    );
   if (basis.status === 'unexplained')
     return (
       <p className="small">

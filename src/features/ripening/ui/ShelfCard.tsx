@@ -1,5 +1,5 @@
-import type { Metered, Rule, ShelfView } from '@/core';
-import { shelfWords } from '@/words/ripening';
+import type { Metered, Rule, ShelfView, UseBy } from '@/core';
+import { shelfWords, useByWords } from '@/words/ripening';
 import type { Show } from '@/words/show';
 
 function metered(m: Metered | null, show: Show): string {
@@ -11,14 +11,17 @@ function metered(m: Metered | null, show: Show): string {
 export function ShelfCard({
   shelf,
   rule,
+  useBy,
   show,
 }: {
   shelf: ShelfView;
+  useBy: UseBy | null;
   rule: Pick<Rule, 'title' | 'source'> | undefined;
   show: Show;
 }) {
   const { first, rest } = shelfWords(shelf, show);
   const rows: [string, string][] = [
+    ['Use by', useByWords(useBy, show)],
     ['Water activity', metered(shelf.figures.aw, show)],
     ['pH', metered(shelf.figures.ph, show)],
     [
@@ -58,8 +61,7 @@ export function ShelfCard({
       <p className="small">
         {rule
           ? `${rule.title}. ${rule.source}`
-          : 'The strict rule: the batch began before the site had one.'}{' '}
-        The authority that licenses the site decides.
+          : 'The strict rule: the batch began before the site had one.'}
       </p>
     </section>
   );

@@ -1,4 +1,4 @@
-import { fermentOf, fermentTarget, lossesOf, metersApart, shelfOf } from '@/core';
+import { fermentOf, fermentTarget, lossesOf, metersApart, shelfOf, keepingOf } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { PhForm } from '@/features/batches/ui/PhForm';
@@ -67,7 +67,12 @@ export default async function RipeningPage({ params }: { params: Promise<{ id: s
           />
         )}
         {shelf && state.run && (
-          <ShelfCard shelf={shelf} rule={dossier.case.rules.shelf} show={show} />
+          <ShelfCard
+            shelf={shelf}
+            rule={dossier.case.rules.shelf}
+            useBy={keepingOf(dossier.case, shelf)}
+            show={show}
+          />
         )}
         {recipe.drying && !closed && <PieceWeigh losses={losses} />}
         {state.phase === 'in_house' && <HumidityLog />}
