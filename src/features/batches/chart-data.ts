@@ -4,6 +4,7 @@ import {
   houseWindow,
   runStages,
   thinReadings,
+  within,
   type Case,
   type Reading,
   type ReadingPlace,
@@ -120,10 +121,7 @@ export async function runChart(
     return several ? `${shortName(c)}, ${own}` : own;
   };
   const inside = (c: Case, log: readonly Reading[], from: number, to: number) =>
-    thinReadings(
-      log.filter((r) => r.tS >= Math.max(fromS, from) && r.tS <= Math.min(c.nowS, to)),
-      MOST_POINTS,
-    );
+    thinReadings(within(log, Math.max(fromS, from), Math.min(c.nowS, to)), MOST_POINTS);
   const shared = new Set<number>();
   const lines = probes.flatMap(({ c, p }): ChartLine[] => {
     const common = p.what !== 'core';
@@ -135,7 +133,7 @@ export async function runChart(
   });
   for (const c of cases)
     for (const what of ['core', 'air'] as const) {
-      const hand = c.state.hand.filter((h) => h.what === what);
+      const hand = c.state.hand.filter((h) => h.what === what).sort((a, b) => a.tS - b.tS);
       if (hand.length === 0) continue;
       const name = `${several ? `${shortName(c)}, ` : ''}${what === 'core' ? (several ? 'core' : 'Core') : 'Air'}, by hand`;
       lines.push({ name, what, readings: inside(c, hand, 0, Infinity) });
