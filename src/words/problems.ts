@@ -81,6 +81,8 @@ const OTHERS = {
   unknown_channel: 'There is no such probe.',
   odd_temperature:
     'This is far from what was measured just before: measure again, and say that it is so if it is.',
+  odd_weight:
+    'This piece weighed something else before: look at its mark and the unit of the scale, and say that it is so if it is.',
   impossible_temperature: 'No probe can show that here. Read it again.',
   not_allowed: 'Your role does not allow this. Ask a release lead.',
   signed_out:

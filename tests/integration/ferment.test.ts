@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
+import { METER_DAY_S } from '@/core';
 import {
-  METER_CHECK_S,
   addMeter,
   isChecked,
   listMeters,
@@ -94,6 +94,27 @@ describe('cultures', () => {
   });
 });
 
+test('a weight that cannot be the same piece’s is asked back, with the other unit where that fits', async () => {
+  const stick = await openOf('Quarry dry stick');
+  const [piece, weights] = Object.entries(stick.case.state.pieceWeights)[0]!;
+  const lastG = weights.at(-1)!.weightG;
+  const weigh = (weightG: number, confirmed: boolean) =>
+    postEntry(demo, ines, stick.head.id, {
+      id: randomUUID(),
+      happenedAt: new Date().toISOString(),
+      body: { kind: 'piece_weighed', piece, weightG },
+      corrects: null,
+      confirmed,
+      enteredIn: 'metric',
+    });
+  const odd = { ok: false, code: 'odd_weight', lastG };
+  expect(await weigh(lastG * 1.2, false)).toEqual(odd);
+  const ounces = (lastG * 0.97) / 28.349523125;
+  expect(await weigh(ounces, false)).toEqual({ ...odd, otherG: expect.closeTo(lastG * 0.97, 3) });
+  expect(await weigh(lastG * 0.97, false)).toMatchObject({ ok: true });
+  expect(await weigh(lastG * 1.2, true)).toMatchObject({ ok: true });
+});
+
 describe('pH meters', () => {
   const meter = { id: randomUUID(), name: 'Glass 9' };
   const shows = (shownMiddle: number, shownSour: number, atS: number) =>
@@ -143,8 +164,8 @@ describe('pH meters', () => {
     expect(taken.ph).toBeCloseTo(5.3, 2);
     expect(taken).toMatchObject({ meterCheckedS: atS + 60, meter: { ...meter, shownPh: 5.4 } });
     const later = (await listMeters(demo, nowS())).find((m) => m.id === meter.id)!;
-    expect(isChecked(later.last, later.last!.atS + METER_CHECK_S)).toBe(true);
-    expect(isChecked(later.last, later.last!.atS + METER_CHECK_S + 1)).toBe(false);
+    expect(isChecked(later.last, later.last!.atS + METER_DAY_S)).toBe(true);
+    expect(isChecked(later.last, later.last!.atS + METER_DAY_S + 1)).toBe(false);
   });
 
   test('found wrong: what it showed since its last good check is no evidence, in every batch', async () => {

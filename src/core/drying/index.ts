@@ -10,3 +10,4 @@ export {
 export { forecastLoss, type LossForecast, type LossForecastInput } from './forecast-loss';
 export type { PieceWeighing } from './fit-loss';
 export { rimOf, type RimView } from './rim';
+export { oddPiece } from './odd-piece';

@@ -3,13 +3,10 @@ import type { DryingAir } from '../drying/piece';
 import { CASINGS } from '../formula/tables/casings';
 import { casingFacts } from '../formula/casing-facts';
 import { batterComposition, recipeFigures } from '../formula/figures';
-import type { Reading } from '../lethality/reading';
-import { rhFromWetBulb } from '../heat/psychrometrics';
-import { nearest } from '../probes/series-at';
 import { routeOf } from '../route/adapter';
 import type { Case } from '../verdict/check';
 import { lossesOf } from '../verdict/drying-check';
-import { logsOf } from '../verdict/surroundings';
+import { humidityOf } from '../verdict/humidity-of';
 
 /** What is known of the pieces of a batch that dries. */
 export type Drying = {
@@ -28,31 +25,19 @@ const USUAL_BATTER = { fatFraction: 0.22, waterFraction: 0.57 };
 /** A wet bulb belongs to an air reading this near, s; the room is seen every so often, s. */
 const NEAR_S = 900;
 const EVERY_S = 3600;
+/** No room is drier for long. */
+const DRIEST_RH = 0.3;
 const LATELY_S = 3 * 86_400;
 /** Forecasts take a second each: no more than these are made. */
 export const MOST_PIECES = 8;
 
-/** One reading an hour of a log that may hold weeks. */
-function hourly(log: readonly Reading[], fromS: number): Reading[] {
-  const out: Reading[] = [];
-  for (const r of log)
-    if (r.tS >= fromS && !(out.length > 0 && r.tS - out.at(-1)!.tS < EVERY_S)) out.push(r);
-  return out;
-}
-
 /** Air and humidity of the room from its sensors, hourly; empty without a wet bulb. */
-function measuredAir(c: Case, fromS: number): DryingAir[] {
-  const wet = logsOf(c, 'wet_bulb');
-  const air = logsOf(c, 'air')
-    .flatMap((log) => hourly(log, fromS))
-    .sort((a, b) => a.tS - b.tS);
-  return air.flatMap((r) => {
-    const w = wet.map((log) => nearest(log, r.tS, NEAR_S)).find((x) => x !== null);
-    if (!w || r.tempC < 0 || r.tempC > 45) return [];
-    const rh = rhFromWetBulb(r.tempC, Math.min(w.tempC, r.tempC));
-    return [{ tS: r.tS, airC: r.tempC, rh: Math.min(1, Math.max(0.3, rh)) }];
-  });
-}
+const measuredAir = (c: Case, sinceS: number): DryingAir[] =>
+  humidityOf(c, { sinceS, nearS: NEAR_S, everyS: EVERY_S }).map(({ tS, airC, rh }) => ({
+    tS,
+    airC,
+    rh: Math.max(DRIEST_RH, rh),
+  }));
 
 const mean = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / values.length;
 

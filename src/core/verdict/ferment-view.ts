@@ -14,7 +14,8 @@ export function fermentStart({ state }: Case): number | null {
 }
 
 const APART_S = 900;
-const METER_DAY_S = 24 * 3600;
+/** A check of a meter in its buffers counts for so long, s. */
+export const METER_DAY_S = 24 * 3600;
 
 /** Whether a pH counts at all: a meter of the site does only by its check of the day. */
 export const isBelievedPh = (p: PhTaken): boolean =>

@@ -15,6 +15,7 @@ import { casingGuard, lotGuard } from '@/features/stores/service';
 import { nowS as clock } from '@/platform/clock';
 import type { Db } from '@/platform/db/client';
 import type { z } from 'zod';
+import { oddPieceGuard } from './odd-piece';
 import { oddTemperatureGuard } from './odd-temperature';
 import { partsGuard } from './parts-guard';
 import { referencesGuard } from './references';
@@ -44,6 +45,7 @@ export const GUARDS: readonly Guard[] = [
   saidGuard,
   partsGuard,
   oddTemperatureGuard,
+  oddPieceGuard,
   referencesGuard,
   probeGuard,
   meterGuard,

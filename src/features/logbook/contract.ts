@@ -294,6 +294,9 @@ export type PostResult =
       otherC?: number;
       /** What the probes show beside it, °C. */
       besideC?: number;
+      /** Last weight of the same piece, and what was typed in the scale's other unit where that fits, g. */
+      lastG?: number;
+      otherG?: number;
       /** What speaks against the lot; a release lead decides. */
       problems?: LotProblem[];
       /** Of several: the number of the batch that does not take it. */

@@ -1,6 +1,13 @@
 import { sql } from 'kysely';
 import { z } from 'zod';
-import { MIDDLE_BUFFERS, checkMeter, truePh, type EntryBody, type MeterCheck } from '@/core';
+import {
+  METER_DAY_S,
+  MIDDLE_BUFFERS,
+  checkMeter,
+  truePh,
+  type EntryBody,
+  type MeterCheck,
+} from '@/core';
 import type { Guard } from '@/features/logbook/service';
 import { toDate } from '@/platform/clock';
 import type { Db, Handle } from '@/platform/db/client';
@@ -24,9 +31,6 @@ export const meterCheckSchema = z.object({
     .max(40, 'buffers are for up to 40 °C'),
 });
 export type MeterCheckInput = z.infer<typeof meterCheckSchema>;
-
-/** A check counts for a day: what it found is of the glass as it was then. */
-export const METER_CHECK_S = 24 * 3600;
 
 type Checked = Pick<MeterCheck, 'slope' | 'offsetPh' | 'middlePh' | 'ok'> & {
   atS: number;
@@ -79,7 +83,7 @@ export async function listMeters(db: Handle, nowS: number): Promise<PhMeter[]> {
 
 /** May what a meter shows be believed by this check at this time? */
 export const isChecked = (last: Checked | null, atS: number): boolean =>
-  last !== null && last.ok && atS - last.atS <= METER_CHECK_S;
+  last !== null && last.ok && atS - last.atS <= METER_DAY_S;
 
 /** The meters in use as a form offers them. */
 export const meterChoices = async (db: Handle, nowS: number) =>

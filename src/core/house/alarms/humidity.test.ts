@@ -6,8 +6,8 @@ import { entriesOf, type Line } from '../../testing/batch';
 import { foldBatch } from '../../logbook/fold';
 import { programOf } from '../../route/read';
 import type { Case } from '../../verdict/check';
+import { humidityOf } from '../../verdict/humidity-of';
 import { alarmsOf } from './alarms';
-import { humidityOf } from './humidity';
 
 const HOUR = 3600;
 const RUN = 1_800_000_000;
@@ -45,13 +45,15 @@ const DRYING = 2;
 const setRh = programOf(recipe)[DRYING]!.rh!;
 
 test('humidity is told from a dry and a wet bulb that were read together', () => {
-  const [first] = humidityOf(
-    caseAt(1, () => 0.8),
-    RUN,
-  );
-  expect(first!.rh).toBeCloseTo(0.8, 2);
+  const near = { sinceS: RUN, nearS: 900 };
   const c = caseAt(1, () => 0.8);
-  expect(humidityOf({ ...c, series: { [AIR]: c.series[AIR]! } }, RUN)).toEqual([]);
+  const read = humidityOf(c, near);
+  expect(read).toHaveLength(12);
+  expect(read[0]!.rh).toBeCloseTo(0.8, 2);
+  expect(humidityOf(c, { ...near, everyS: 1800 })).toHaveLength(2);
+  expect(humidityOf({ ...c, series: { [AIR]: c.series[AIR]! } }, near)).toEqual([]);
+  const warmer = c.series[AIR]!.map((r) => ({ ...r, tempC: 17 }));
+  expect(humidityOf({ ...c, series: { ...c.series, [WET]: warmer } }, near)).toEqual([]);
 });
 
 test.each<[string, number, (h: number) => number, number | null]>([

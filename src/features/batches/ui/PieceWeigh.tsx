@@ -6,6 +6,7 @@ import { cleared } from '@/ui/cleared';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { useShow } from '@/ui/show-context';
+import { AskAgain, useQuestion } from '@/ui/question';
 import { Said } from '@/ui/status';
 import { withTime } from './EntryButton';
 import { PieceField } from './PieceField';
@@ -37,9 +38,11 @@ function Losses({ losses }: { losses: readonly PieceLoss[] }) {
 
 /** Weights of marked pieces: the first one is what the loss is reckoned from. */
 export function PieceWeigh({ losses }: { losses: readonly PieceLoss[] }) {
-  const { system } = useShow().settings;
+  const show = useShow();
+  const { system } = show.settings;
   const { canWork, timeZone } = useBatch();
   const { send, busy, message } = usePost();
+  const q = useQuestion();
   const [piece, setPiece] = useState('');
   const [weight, setWeight] = useState('');
   const [tare, setTare] = useState('');
@@ -50,15 +53,37 @@ export function PieceWeigh({ losses }: { losses: readonly PieceLoss[] }) {
     const read = readFigure(text);
     return read.ok ? toBase('dose', read.value, system) : null;
   };
+  const record = async (weightG: number, tareG: number, confirmed: boolean) => {
+    const body = { kind: 'piece_weighed' as const, piece: piece.trim(), weightG };
+    const at = { ...withTime(when, timeZone), confirmed };
+    const outcome = await send(tareG > 0 ? { ...body, tareG } : body, at);
+    if (outcome.ok || outcome.code === 'kept') setWeight(cleared(weight));
+    else if (outcome.code === 'odd_weight') {
+      const { lastG, otherG } = 'lastG' in outcome ? outcome : {};
+      const answer = (netG: number) => ({
+        label: `It is ${show.grams(netG)}`,
+        act: () => void record(netG + tareG, tareG, true),
+      });
+      q.ask({
+        words: (
+          <p>
+            {show.grams(weightG - tareG)} for {piece.trim()}
+            {lastG === undefined ? '' : `, which weighed ${show.grams(lastG)}`}. Is it this piece,
+            in this unit?
+          </p>
+        ),
+        answers: [...(otherG === undefined ? [] : [answer(otherG)]), answer(weightG - tareG)],
+      });
+    }
+  };
   const submit = async () => {
+    q.clear();
     const [weightG, tareG] = [grams(weight), tare.trim() === '' ? 0 : grams(tare)];
     if (piece.trim() === '') return setError('Name the piece: it is weighed again by its name.');
     if (weightG === null || tareG === null) return setError('Give the weight as a number.');
     if (tareG >= weightG) return setError('The tare is not less than what the scale shows.');
     setError(null);
-    const body = { kind: 'piece_weighed' as const, piece: piece.trim(), weightG };
-    const outcome = await send(tareG > 0 ? { ...body, tareG } : body, withTime(when, timeZone));
-    if (outcome.ok || outcome.code === 'kept') setWeight(cleared(weight));
+    await record(weightG, tareG, false);
   };
   return (
     <section className="sheet space-y-3" aria-label="Marked pieces">
@@ -97,6 +122,7 @@ export function PieceWeigh({ losses }: { losses: readonly PieceLoss[] }) {
             error={null}
           />
           <WhenField value={when} onChange={setWhen} timeZone={timeZone} />
+          <AskAgain {...q} />
           <Said text={message} />
           <button className="button-main min-h-14 w-full text-lg" disabled={busy}>
             Record this weight

@@ -30,6 +30,9 @@ type Extra = {
   enteredIn?: UnitSystem;
 };
 
+/** What the form asks back itself. */
+const ASKED_BACK: readonly string[] = ['odd_temperature', 'odd_weight'];
+
 /** What a refusal says beyond its code, in words. */
 const detailsOf = (o: Outcome) =>
   'problems' in o && o.problems
@@ -87,7 +90,7 @@ export function usePost() {
     const outcome = await postAll(personId, offers);
     setBusy(false);
     if (!outcome.ok && outcome.code === 'kept') setMessage(KEPT_WORDS);
-    else if (!outcome.ok && outcome.code !== 'odd_temperature') {
+    else if (!outcome.ok && !ASKED_BACK.includes(outcome.code)) {
       setMessage(problemWords(outcome.code, detailsOf(outcome)));
       read.said(offers, outcome);
     }
