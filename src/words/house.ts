@@ -61,6 +61,7 @@ export const ALARM_WORDS: Record<AlarmCode, string> = {
   ph_past: 'Sourer than asked',
   degree_hours_close: 'Degree-hours are running out',
   humidity_off: 'The humidity is off',
+  air_still: 'An air sensor stands still',
 };
 
 export const RANK_WORDS: Record<AlarmRank, string> = {
@@ -140,6 +141,8 @@ const SAY: Record<AlarmCode, Say> = {
     `pH ${s.number(f.ph!, 2)}, ${s.number(f.targetPh!, 2)} was asked for. End the ferment now: cool it, or go on to the heat.`,
   degree_hours_close: (f, s) =>
     `${degreeHourWords(f.degreeHours!, s)} of ${degreeHourWords(f.limit!, s)}${f.limitS === undefined ? '' : `, all of them ${s.clock(f.limitS)}`}, and the pH is not shown. Read the meter; past the limit the batch is on hold.`,
+  air_still: (f, s) =>
+    `${s.temp(f.airC!)} to the last digit for ${s.duration(f.forS!)}: no air does that. Look at the sensor and its cable, and read the air by hand meanwhile.`,
   humidity_off: (f, s) =>
     `${s.number(f.rh! * 100, 0)} % for an hour, set to ${s.number(f.setRh! * 100, 0)} %. ${
       f.dry

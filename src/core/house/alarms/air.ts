@@ -6,6 +6,8 @@ const BAND_C = 8;
 const SETTLE_S = 1500;
 const FALL = { windowS: 600, byC: 4, belowC: 6 };
 const COLD_SMOKE_C = 30;
+/** No air stands still to the last digit for so long; so many readings say that it was asked, s. */
+const STILL = { windowS: 3 * 3600, readings: 12 };
 
 /** The air of a heated stage falls fast and far below its set point, °C and s: the fire is out, or a door stands open. */
 export const fireOut: Look = (v) => {
@@ -46,4 +48,18 @@ export const coldSmokeWarm: Look = (v) => {
     .map((air) => since(air, v.nowS - FALL.windowS))
     .find((recent) => recent.length > 2 && recent.every((r) => r.tempC > COLD_SMOKE_C + 1));
   return warm ? { airC: lastOf(warm)!.tempC, limitC: COLD_SMOKE_C } : null;
+};
+
+/** A chamber's sensor has shown the very same for hours, as no air does: it hangs, or what sends it does. */
+export const airStill: Look = (v) => {
+  if (!inHouse(v) || v.nowS - v.at!.startS < STILL.windowS) return null;
+  for (const air of v.airs) {
+    const recent = since(air, v.nowS - STILL.windowS);
+    const [first, last] = [recent[0], lastOf(recent)];
+    if (!first || !last || recent.length < STILL.readings) continue;
+    const long = last.tS - first.tS > 0.9 * STILL.windowS;
+    if (long && recent.every((r) => r.tempC === last.tempC))
+      return { airC: last.tempC, forS: last.tS - first.tS };
+  }
+  return null;
 };

@@ -32,7 +32,8 @@ export type AlarmCode =
   | 'ph_coming'
   | 'ph_past'
   | 'degree_hours_close'
-  | 'humidity_off';
+  | 'humidity_off'
+  | 'air_still';
 
 /** 1: act now. 2: act soon. 3: know it. */
 export type AlarmRank = 1 | 2 | 3;
@@ -89,6 +90,7 @@ export const RANK: Record<AlarmCode, AlarmRank> = {
   ph_past: 1,
   degree_hours_close: 2,
   humidity_off: 2,
+  air_still: 2,
 };
 
 export type View = AlarmInput & {

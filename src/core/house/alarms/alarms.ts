@@ -3,7 +3,7 @@ import { humidityOff } from './humidity';
 import { within } from '../../probes/series-at';
 import { coreLogs, houseWindow, judgedLogs, type CoreLog } from '../../verdict/windows';
 import { runStages } from '../run/run-stage';
-import { airOutOfBand, coldSmokeWarm, fireOut } from './air';
+import { airOutOfBand, airStill, coldSmokeWarm, fireOut } from './air';
 import {
   lastCredited,
   RANK,
@@ -60,6 +60,7 @@ const LOOKS: Record<AlarmCode, Look> = {
   ph_past: phPast,
   degree_hours_close: degreeHoursClose,
   humidity_off: humidityOff,
+  air_still: airStill,
 };
 
 /** An alarm that says the same in sharper words makes the other one silent. */
@@ -77,7 +78,8 @@ function viewOf(input: AlarmInput): View {
   const { c, nowS } = input;
   const window = houseWindow(c);
   const logs = window ? coreLogs(c, window.fromS, window.toS, 'house') : [];
-  const fromS = Math.max(window?.fromS ?? nowS, nowS - AIR_S);
+  /* Also while it ferments or hangs, which the window of the heat leaves out. */
+  const fromS = Math.max(c.state.run?.startS ?? nowS, nowS - AIR_S);
   const airs = c.state.probes
     .filter((p) => p.what === 'air')
     .map((p) => within(c.series[p.channelId] ?? [], fromS, Infinity));

@@ -66,6 +66,16 @@ test.each<[string, number, (h: number) => number, number | null]>([
   expect(found(caseAt(hours, rhAt))?.figures.dry ?? null).toBe(dry);
 });
 
+test('a sensor that stands still is told of after three hours, one that moves a little is not', () => {
+  const c = caseAt(6, () => setRh);
+  const codes = (at: Case) =>
+    alarmsOf({ c: at, nowS: at.nowS, stage: null, readyS: null }).map((a) => a.code);
+  expect(codes(c)).toContain('air_still');
+  expect(codes(caseAt(2, () => setRh))).not.toContain('air_still');
+  const moves = c.series[AIR]!.map((r, i) => ({ ...r, tempC: 14 + (i % 7 === 0 ? 0.1 : 0) }));
+  expect(codes({ ...c, series: { ...c.series, [AIR]: moves } })).not.toContain('air_still');
+});
+
 test('too wet, read off by hand only', () => {
   const c = caseAt(6, () => setRh);
   const hand = (h: number): Line[] => [

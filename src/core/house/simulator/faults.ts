@@ -3,6 +3,8 @@ export const FAULTS = {
   fireOut: 'Fire out',
   doorOpen: 'Door open',
   fanOff: 'Fan off',
+  humidifierDry: 'Humidifier empty',
+  airStuck: 'Air sensor stands still',
   slidOut: 'Probe core-1 slid out',
   unplugged: 'Probe core-1 unplugged',
   noise: 'Probes noisy',

@@ -1,3 +1,4 @@
+import { rhFromWetBulb } from '../../heat/psychrometrics';
 import { SimulatedHouse, type SimPiece as Piece, type SimProgram } from './simulated-house';
 
 const piece = (change: Partial<Piece> = {}): Piece => ({
@@ -110,6 +111,37 @@ test('a fan that is off slows the core; a drifting probe climbs by a degree a mi
   const [a, b] = [run(with_, program(), 20), run(without, program(), 20)];
   expect(value(b, 'core-1')).toBeLessThan(value(a, 'core-1')! - 3);
   expect(value(a, 'core-2')).toBeGreaterThan(value(a, 'core-1')! + 15);
+});
+
+test('humidity is taken up where the wet bulb left it; an empty humidifier lets it fall by the hour', () => {
+  const moist = program({
+    airSetC: 24,
+    rh: 0.92,
+    channels: [
+      { key: 'air', what: 'air', lastC: 22.8, piece: null },
+      { key: 'wet', what: 'wet_bulb', lastC: 21.8, piece: null },
+    ],
+  });
+  const rhOf = (rows: { channel: string; tempC: number }[]) =>
+    rhFromWetBulb(value(rows, 'air')!, Math.min(value(rows, 'air')!, value(rows, 'wet')!));
+  const house = new SimulatedHouse(still);
+  expect(rhOf(house.step(moist, 5))).toBeGreaterThan(0.85);
+  house.faults.humidifierDry = true;
+  const soon = rhOf(run(house, moist, 15));
+  const late = rhOf(run(house, moist, 180));
+  expect(soon).toBeGreaterThan(0.75);
+  expect(late).toBeLessThan(0.55);
+});
+
+test('a sensor that stands still shows what it showed, while the air goes on', () => {
+  const house = new SimulatedHouse(still);
+  const before = value(run(house, program(), 60), 'air');
+  house.faults.airStuck = true;
+  const after = run(house, program({ airSetC: 30 }), 120);
+  expect(value(after, 'air')).toBeCloseTo(before!, 0);
+  expect(value(after, 'wet')).toBeLessThan(30);
+  house.faults.airStuck = false;
+  expect(value(house.step(program({ airSetC: 30 }), 5), 'air')).toBeLessThan(35);
 });
 
 test('a piece in the bath heats by water while the house goes on, and a new batch is a new piece', () => {

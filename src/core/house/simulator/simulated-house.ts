@@ -2,7 +2,7 @@ import { LivePiece } from '../../heat/live-piece';
 import type { Medium } from '../../heat/medium';
 import type { HeatProduct } from '../../heat/product';
 import { thermalProperties } from '../../heat/properties';
-import { wetBulbFromRh } from '../../heat/psychrometrics';
+import { rhFromWetBulb, wetBulbFromRh } from '../../heat/psychrometrics';
 import { noFaults, type Faults } from './faults';
 
 /** A piece with a probe in it, and what is around it. */
@@ -70,6 +70,13 @@ const NOISE_C = 0.15;
 const BAD_NOISE_C = 2.5;
 const DRIFT_C_PER_S = 1 / 60;
 const OPEN_FAN = 0.35;
+/** Humidity of a house of which nothing is known, with its door open, and where a humidifier that is empty leaves it; 0-1. */
+const USUAL_RH = 0.4;
+const DOOR_RH = 0.3;
+const DRY_RH = 0.45;
+/** A house takes up its humidity in minutes; the goods in it go on giving theirs for an hour, s. */
+const RH_LAG_S = 300;
+const DRYING_LAG_S = 3600;
 /** A second air sensor hangs in the cold corner: so much of the rise over the room is missing there. */
 const CORNER = 0.12;
 /** A free probe hangs in the house's own air. */
@@ -85,7 +92,8 @@ const toward = (from: number, to: number, dtS: number, lagS: number) =>
 export class SimulatedHouse {
   readonly faults: Faults = noFaults();
   private airC: number | null = null;
-  private rh = 0.5;
+  private rh: number | null = null;
+  private stuckC: number | null = null;
   private drifted = 0;
   private readonly pieces = new Map<string, { batch: string; body: LivePiece }>();
 
@@ -102,7 +110,7 @@ export class SimulatedHouse {
     let airC = toward(this.airC ?? ROOM_C, set, dtS, lit ? this.hidden.lagS : OUT_LAG_S);
     if (this.faults.doorOpen) airC = toward(airC, ROOM_C, dtS, DOOR_LAG_S);
     this.airC = airC;
-    this.rh = toward(this.rh, this.faults.doorOpen ? 0.3 : (program.rh ?? 0.4), dtS, 300);
+    this.rh = this.stepRh(program, dtS);
     return airC;
   }
 
@@ -149,7 +157,12 @@ export class SimulatedHouse {
     body.stay(dtS, {
       medium: piece.medium,
       airC: piece.inHouse ? airC : piece.setC,
-      rh: piece.medium === 'air' ? (piece.inHouse ? this.rh : (piece.rh ?? 0.8)) : undefined,
+      rh:
+        piece.medium === 'air'
+          ? piece.inHouse
+            ? (this.rh ?? USUAL_RH)
+            : (piece.rh ?? 0.8)
+          : undefined,
       hWm2K: piece.hWm2K * this.hidden.film * fan,
     });
   }
@@ -158,6 +171,19 @@ export class SimulatedHouse {
     const noiseC = NOISE_C + (this.faults.noise ? BAD_NOISE_C : 0);
     const drift = key === 'core-2' ? this.drifted : 0;
     return round(tempC + drift + (this.random() * 2 - 1) * noiseC);
+  }
+
+  /** Humidity after some time: it begins as the wet bulb showed it last. */
+  private stepRh(program: SimProgram, dtS: number): number {
+    const { faults } = this;
+    const setRh = program.rh ?? USUAL_RH;
+    const last = (what: string) => program.channels.find((c) => c.what === what)?.lastC ?? null;
+    const [dry, wet] = [last('air'), last('wet_bulb')];
+    const known = dry !== null && wet !== null && dry > 0 && wet <= dry;
+    const from = this.rh ?? (known ? rhFromWetBulb(dry, wet) : setRh);
+    if (faults.doorOpen) return toward(from, DOOR_RH, dtS, RH_LAG_S);
+    if (faults.humidifierDry) return toward(from, Math.min(setRh, DRY_RH), dtS, DRYING_LAG_S);
+    return toward(from, setRh, dtS, RH_LAG_S);
   }
 
   /** Advances by dtS and returns what the probes show then; an unplugged probe shows nothing. */
@@ -181,10 +207,13 @@ export class SimulatedHouse {
       channel: key,
       tempC: this.shown(key, tempC),
     });
+    this.stuckC = faults.airStuck ? (this.stuckC ?? this.shown('air', airC)) : null;
     return program.channels.flatMap((channel): SimReading[] => {
       const { key, what, piece } = channel;
+      if (key === 'air' && this.stuckC !== null) return [{ channel: key, tempC: this.stuckC }];
       if (what === 'air') return [say(key, key === 'air' ? airC : airC - CORNER * (airC - ROOM_C))];
-      if (what === 'wet_bulb') return [say(key, wetBulbFromRh(airC, Math.min(1, this.rh)))];
+      if (what === 'wet_bulb')
+        return [say(key, wetBulbFromRh(airC, Math.min(1, this.rh ?? USUAL_RH)))];
       if (what !== 'core' || (faults.unplugged && key === 'core-1')) return [];
       const out = faults.slidOut && key === 'core-1';
       const body = cores.find((x) => x.c === channel)?.body;
