@@ -19,8 +19,12 @@ export function makePool(connectionString: string, max = 10): pg.Pool {
     max,
     keepAlive: true,
     connectionTimeoutMillis: 5000,
-    /* To compile a query takes longer than any of ours does. */
-    options: '-c jit=off',
+    /* To compile a query takes longer than any of ours does. Asked for once it is open: a pooler takes no such options before. */
+    verify: (client, done) =>
+      void client.query('set jit = off').then(
+        () => done(),
+        (error: Error) => done(error),
+      ),
   });
   pool.on('error', (error) => console.warn(`database: idle connection lost (${error.message})`));
   /* One that is lost while it is in use fails its query; without a listener it would end the process as well. */
