@@ -139,7 +139,7 @@ test('fermented, smoked, dried over weeks to its signature; a dry room is told o
   await expect(form).toContainText('Give the weight as a number');
   await form.getByLabel('The scale shows').fill('7.5');
   await form.getByRole('button', { name: 'Record this weight' }).click();
-  await expect(form).toContainText('7.5 g for Red, which weighed 213 g');
+  await expect(form).toContainText('7.5 g for Red, which weighed 213.0 g');
   await expect(form.getByRole('button', { name: 'It is 212.6 g' })).toBeVisible();
   await tell(page, id, began, pieces(27 * 24 - 0.5, 0.64));
   await page.reload();
