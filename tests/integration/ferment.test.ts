@@ -117,6 +117,7 @@ test('a weight that cannot be the same piece’s is asked back, with the other u
 
 describe('pH meters', () => {
   const meter = { id: randomUUID(), name: 'Glass 9' };
+  const checkId = randomUUID();
   const shows = (shownMiddle: number, shownSour: number, atS: number) =>
     recordMeterCheck(
       demo,
@@ -174,10 +175,26 @@ describe('pH meters', () => {
     expect(before.some((p) => p.doubted)).toBe(false);
     const found = (await shows(7, 5, nowS()))!;
     expect(found).toMatchObject({ check: { ok: false, why: 'slope' }, name: meter.name });
-    const doubted = await doubtMeter(demo, { ...meter, sinceS: found.doubtFromS! }, nowS());
+    const doubted = await doubtMeter(
+      demo,
+      { ...meter, checkId, sinceS: found.doubtFromS! },
+      nowS(),
+    );
     expect(doubted).toEqual([ring.head.code]);
     const after = (await again(ring)).case.state.ph.filter((p) => p.meter?.id === meter.id);
     expect(after.map((p) => p.doubted)).toEqual([false, true]);
+    /* Told of a second time it adds nothing; and what is logged late, of a time before it was found wrong, earns nothing. */
+    const length = (await again(ring)).entries.length;
+    await doubtMeter(demo, { ...meter, checkId, sinceS: found.doubtFromS! }, nowS());
+    expect((await again(ring)).entries).toHaveLength(length);
+    await log(ring, 5.4, Math.floor(nowS()) - 120);
+    const late = (await again(ring)).case.state.ph.filter((p) => p.meter?.id === meter.id);
+    expect(late).toHaveLength(3);
+    expect(late.every((p) => p.meterCheckedS === null || p.doubted)).toBe(true);
+    const stick = await openOf('Quarry dry stick');
+    await log(stick, 5, Math.floor(nowS()) - 120);
+    const other = (await again(stick)).case.state.ph.find((p) => p.meter?.id === meter.id);
+    expect(other).toMatchObject({ ph: 5, meterCheckedS: null });
     expect(
       (await again(ring)).case.state.ph.filter((p) => p.meter?.id !== meter.id && p.doubted),
     ).toEqual([]);
@@ -187,7 +204,9 @@ describe('pH meters', () => {
     const stick = await signedStick();
     expect(stick.case.state.ph.every((p) => p.meter === null)).toBe(true);
     const sinceS = stick.case.state.ph[0]!.tS - 1;
-    expect(await doubtMeter(demo, { ...meter, sinceS }, nowS())).not.toContain(stick.head.code);
+    expect(await doubtMeter(demo, { ...meter, checkId, sinceS }, nowS())).not.toContain(
+      stick.head.code,
+    );
     expect((await signedStick()).case.state.signature?.stands).toBe(true);
   });
 });

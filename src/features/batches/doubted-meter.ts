@@ -5,7 +5,8 @@ import type { Db } from '@/platform/db/client';
 import { v5Id } from '@/platform/ids';
 import { reopen } from './parts-guard';
 
-export type DoubtedMeter = { id: string; name: string; sinceS: number };
+/** `checkId`: the check that found it wrong; told twice it counts once. */
+export type DoubtedMeter = { id: string; name: string; checkId: string; sinceS: number };
 
 /**
  * A pH meter was found wrong: in every batch that it was read in since its last good check, what it showed is no evidence any
@@ -14,7 +15,7 @@ export type DoubtedMeter = { id: string; name: string; sinceS: number };
  */
 export async function doubtMeter(db: Db, meter: DoubtedMeter, nowS: number): Promise<string[]> {
   const { rows } = await sql<{ batchId: string; part: string | null }>`
-    select distinct batch_id, body ->> 'part' as part from entry
+    select distinct batch_id, coalesce(body ->> 'part', body -> 'replacement' ->> 'part') as part from entry
     where kind in ('ph_logged', 'corrected') and happened_at >= to_timestamp(${meter.sinceS})
       and ${meter.id} in (body -> 'meter' ->> 'id', body -> 'replacement' -> 'meter' ->> 'id')`.execute(
     db,
@@ -26,7 +27,7 @@ export async function doubtMeter(db: Db, meter: DoubtedMeter, nowS: number): Pro
       const d = await loadLooked(tx, ref, nowS);
       if (!d || d.case.state.phase === 'destroyed') return;
       const entry = (what: string, body: NewEntry['body']): NewEntry => ({
-        id: v5Id(`${ref}:${what}:${meter.id}:${nowS}`),
+        id: v5Id(`${ref}:${what}:${meter.checkId}`),
         happenedS: nowS,
         by: SYSTEM,
         corrects: null,

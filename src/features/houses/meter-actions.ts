@@ -49,7 +49,7 @@ export async function checkMeterAction(input: unknown): Promise<ActionResult<Che
     const done = await recordMeterCheck(db(), parsed.data, person.name, now);
     if (!done) return { ok: false, code: 'no_such_meter' };
     const { check, name, doubtFromS } = done;
-    const meter = { id: parsed.data.meterId, name };
+    const meter = { id: parsed.data.meterId, name, checkId: parsed.data.id };
     const doubted =
       doubtFromS === null ? [] : await doubtMeter(db(), { ...meter, sinceS: doubtFromS }, now);
     revalidatePath('/house', 'layout');

@@ -182,10 +182,19 @@ async function behind(db: Handle, body: Logged, atS: number): Promise<Logged> {
     .where('id', '=', logged.meter.id)
     .executeTakeFirst();
   const last = (await checksUpTo(db, [logged.meter.id], atS)).get(logged.meter.id) ?? null;
-  const believed = isChecked(last, atS);
+  /* Told late, of a time since when the meter was found wrong, it is no evidence either. */
+  const next = await db
+    .selectFrom('phMeterCheck')
+    .select('ok')
+    .where('meterId', '=', logged.meter.id)
+    .where('checkedAt', '>', toDate(atS))
+    .orderBy('checkedAt')
+    .executeTakeFirst();
+  const believed = isChecked(last, atS) && next?.ok !== false;
   const ph = believed ? truePh(logged.meter.shownPh, last!) : logged.meter.shownPh;
   return {
     ...logged,
+    /* No sausage lies outside: a meter that says so is off by what it may be. */
     ph: Math.min(8, Math.max(3, Math.round(ph * 1000) / 1000)),
     meter: { ...logged.meter, name: meter?.name ?? logged.meter.name },
     ...(believed ? { meterCheckedS: Math.floor(last!.atS) } : {}),

@@ -21,5 +21,5 @@ export {
 } from './meters';
 export { probeGuard } from './probe-guard';
 export { channelsByIds, houseChannels, lastReadings, type Channel } from './repository';
-export { summariesOf, type Summary } from './summaries';
+export { hoursOf, type Summary } from './summaries';
 export { admitLate, holdReadings, lateOf, liftSeal, sealChannels, type Late } from './seals';

@@ -1,5 +1,5 @@
 import { chamberSwing, rhFromWetBulb, type ChamberSwing } from '@/core';
-import { houseChannels, summariesOf, type Summary } from '@/features/readings/service';
+import { houseChannels, hoursOf, type Summary } from '@/features/readings/service';
 import type { Handle } from '@/platform/db/client';
 
 /** A chamber over its last week: its air by the hour, how it swings, and its humidity where it has a wet bulb. */
@@ -21,14 +21,12 @@ export async function chamberWeek(
   const channels = await houseChannels(db, houseId);
   const sensor = channels.find((c) => c.what === 'air');
   if (!sensor) return null;
-  const week = { fromS: nowS - WEEK_S, toS: nowS, by: 'hour' } as const;
-  const air = await summariesOf(db, sensor.id, week);
+  const week = { fromS: nowS - WEEK_S, toS: nowS };
+  const air = await hoursOf(db, sensor.id, week);
   const swing = chamberSwing(air);
   if (!swing) return null;
   const wet = channels.find((c) => c.what === 'wet_bulb');
-  const wets = new Map(
-    wet ? (await summariesOf(db, wet.id, week)).map((w) => [w.tS, w.meanC]) : [],
-  );
+  const wets = new Map(wet ? (await hoursOf(db, wet.id, week)).map((w) => [w.tS, w.meanC]) : []);
   const humidity = air.flatMap((a) => {
     const wetC = wets.get(a.tS);
     if (wetC === undefined || a.meanC < 0) return [];

@@ -45,6 +45,10 @@ function whileItHolds<T>(
   if (known?.key === key) return known.made as Promise<T>;
   const made = make();
   kept.set(name, { key, made });
+  /* What failed is tried again at the next look. */
+  made.catch(() => {
+    if (kept.get(name)?.made === made) kept.delete(name);
+  });
   if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
   return made;
 }
