@@ -55,6 +55,18 @@ test('the same batch sent by two connections at once is stored once', async () =
   expect(both[0]!.known + both[1]!.known).toBe(500);
 });
 
+test('a humidity sensor fills the wet bulb of its house, told twice it is known', async () => {
+  const at = new Date((nowS - 60) * 1000).toISOString();
+  const rows = [{ channel: 'wet', at, rh: 0.8 }];
+  expect(await ingestReadings(t.db, device, rows, nowS)).toMatchObject({
+    new: 0,
+    bad: [{ index: 0, field: 'airC' }],
+  });
+  await ingestReadings(t.db, device, [{ channel: 'air', at, tempC: 14 }], nowS);
+  expect(await ingestReadings(t.db, device, rows, nowS)).toMatchObject({ new: 1, bad: [] });
+  expect(await ingestReadings(t.db, device, rows, nowS)).toMatchObject({ new: 0, known: 1 });
+});
+
 test('a device is known by its token alone, until it is revoked', async () => {
   const { id, token } = await addDevice(t.db, { name: 'Other', houseId: 'house' });
   expect(await findDevice(t.db, 'jk_wrong')).toBeUndefined();

@@ -2,17 +2,20 @@ import { z } from 'zod';
 
 export const MAX_READINGS = 10_000;
 
+const channel = z
+  .string()
+  .min(1)
+  .max(60)
+  .meta({ description: 'Key of the channel in the device’s house', example: 'core-1' });
+const at = z.iso.datetime({ offset: true }).meta({
+  description: 'When it was measured; ISO 8601 with offset',
+  example: '2026-11-23T14:20:00Z',
+});
+
 /** One reading as a device reports it. */
 export const deviceReadingSchema = z.object({
-  channel: z
-    .string()
-    .min(1)
-    .max(60)
-    .meta({ description: 'Key of the channel in the device’s house', example: 'core-1' }),
-  at: z.iso.datetime({ offset: true }).meta({
-    description: 'When it was measured; ISO 8601 with offset',
-    example: '2026-11-23T14:20:00Z',
-  }),
+  channel,
+  at,
   /* Nearer to 0 than any probe can tell is 0: the database has no such small figures. */
   tempC: z
     .number()
@@ -20,6 +23,21 @@ export const deviceReadingSchema = z.object({
     .max(260)
     .overwrite((t) => (Math.abs(t) < 1e-6 ? 0 : t))
     .meta({ description: 'Temperature, °C' }),
+});
+
+/** One reading of a humidity sensor: kept as the wet bulb of its air. */
+export const deviceHumiditySchema = z.object({
+  channel,
+  at,
+  rh: z
+    .number()
+    .min(0)
+    .max(1, 'a share from 0 to 1: send 83 % as 0.83')
+    .meta({ description: 'Relative humidity, 0 to 1, for a wet bulb channel', example: 0.83 }),
+  airC: z.number().min(-60).max(260).optional().meta({
+    description:
+      'Air beside it, °C; without it the house’s air of the same report or of the last five minutes',
+  }),
 });
 
 const sentAt = z.iso.datetime({ offset: true }).meta({
@@ -41,7 +59,10 @@ export const readingsRequestSchema = z.object({
 });
 export const readingsDocSchema = z.object({
   sentAt: sentAt.optional(),
-  readings: z.array(deviceReadingSchema).min(1).max(MAX_READINGS),
+  readings: z
+    .array(z.union([deviceReadingSchema, deviceHumiditySchema]))
+    .min(1)
+    .max(MAX_READINGS),
 });
 
 /** Topics of a broker: what a device reports, what became of a report, and what a house is to do (retained). */

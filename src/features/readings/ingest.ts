@@ -4,7 +4,8 @@ import { neverBlameDevices } from '@/platform/clock-watch';
 import type { Db } from '@/platform/db/client';
 import { notify } from '@/platform/events';
 import { deviceReadingSchema, type ReadingsAnswer } from './contract';
-import { houseChannels, storeReadings, type ReadingRow } from './repository';
+import { isHumidity, wetBulbRows, type HouseChannel } from './humidity-rows';
+import { houseChannels, lastReadings, storeReadings, type ReadingRow } from './repository';
 
 type Bad = ReadingsAnswer['bad'][number];
 type Row = ReadingRow & { index: number };
@@ -21,6 +22,13 @@ function outside(atS: number, { fromS, toS }: TimeRange): string | null {
   return atS < fromS ? 'from before this site existed: check the clock of the device' : null;
 }
 
+/** The newest stored air of a house, for a humidity that comes without its own. */
+async function lastAirOf(db: Db, channels: readonly HouseChannel[]) {
+  const airs = channels.filter((c) => c.what === 'air').map((c) => c.id);
+  const newest = Object.values(await lastReadings(db, airs)).sort((a, b) => b.tS - a.tS)[0];
+  return newest ? { atMs: newest.tS * 1000, tempC: newest.tempC } : null;
+}
+
 /** Checks rows one by one against the device's channels and the range of times; the first of a repeated pair counts. */
 export function sortRows(
   rows: readonly unknown[],
@@ -31,6 +39,7 @@ export function sortRows(
   const bad: Bad[] = [];
   let repeated = 0;
   rows.forEach((raw, index) => {
+    if (raw === undefined) return;
     const parsed = deviceReadingSchema.safeParse(raw);
     if (!parsed.success) {
       const issue = parsed.error.issues[0]!;
@@ -68,9 +77,13 @@ export async function ingestReadings(
   rows: readonly unknown[],
   nowS: number,
 ): Promise<ReadingsAnswer> {
-  const channels = new Map((await houseChannels(db, device.houseId)).map((c) => [c.key, c.id]));
+  const known = await houseChannels(db, device.houseId);
+  const channels = new Map(known.map((c) => [c.key, c.id]));
   const range = { fromS: (await siteSinceS(db)) - START_BACK_S, toS: nowS + AHEAD_S };
-  const { good, bad, repeated } = sortRows(rows, channels, range);
+  const humid = rows.some(isHumidity);
+  const told = wetBulbRows(rows, known, humid ? await lastAirOf(db, known) : null);
+  const { good, bad: unfit, repeated } = sortRows(told.rows, channels, range);
+  const bad = [...told.bad, ...unfit];
   if (bad.some((b) => b.field === 'at')) neverBlameDevices();
   return db.transaction().execute(async (tx) => {
     const stored = await storeReadings(tx, good);
@@ -88,7 +101,7 @@ export async function ingestReadings(
       .execute();
     if (stored.added > 0) await notify(tx, { topic: 'house', id: device.houseId });
     const { added, late } = stored;
-    const known = good.length - added - late - stored.conflicts.length + repeated;
-    return { ok: true, new: added, known, late, bad: bad.sort((a, b) => a.index - b.index) };
+    const again = good.length - added - late - stored.conflicts.length + repeated;
+    return { ok: true, new: added, known: again, late, bad: bad.sort((a, b) => a.index - b.index) };
   });
 }

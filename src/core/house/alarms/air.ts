@@ -1,9 +1,12 @@
 import type { Reading } from '../../lethality/reading';
-import { inHouse, lastOf, since, type Look } from './alarm';
+import { inHouse, lastOf, since, slowStage, type Look, type View } from './alarm';
+import { ownBand } from './own-band';
 
 /** Usual values of one house; °C and s. */
 const BAND_C = 8;
 const SETTLE_S = 1500;
+/** A chamber by its own swing of the last day, °C; it settles with its load for hours, and is off for an hour before anybody is told, s. */
+const CHAMBER = { band: { usual: 3, least: 2, most: 4 }, settleS: 3 * 3600, windowS: 3600 };
 const FALL = { windowS: 600, byC: 4, belowC: 6 };
 const COLD_SMOKE_C = 30;
 /** No air stands still to the last digit for so long; so many readings say that it was asked, s. */
@@ -31,14 +34,26 @@ function fallOf(recent: readonly Reading[], setC: number) {
 
 /** The air has been off its set point for longer than a settled house is, °C. */
 export const airOutOfBand: Look = (v) => {
-  if (!inHouse(v) || v.at!.medium !== 'air' || v.nowS - v.at!.startS < SETTLE_S) return null;
-  if (v.at!.stage.rampFromC !== undefined) return null;
-  const recent = since(v.air, v.nowS - FALL.windowS);
+  if (!inHouse(v) || v.at!.medium !== 'air' || v.at!.stage.rampFromC !== undefined) return null;
+  const slow = slowStage(v);
+  if (v.nowS - v.at!.startS < (slow ? CHAMBER.settleS : SETTLE_S)) return null;
+  const recent = since(v.air, v.nowS - (slow ? CHAMBER.windowS : FALL.windowS));
   const last = lastOf(recent);
   if (!last || recent.length < 3) return null;
-  const off = recent.every((r) => Math.abs(r.tempC - v.at!.stage.airC) > BAND_C);
+  const bandC = slow ? chamberBandC(v) : BAND_C;
+  const off = recent.every((r) => Math.abs(r.tempC - v.at!.stage.airC) > bandC);
   return off ? { airC: last.tempC, setC: v.at!.stage.airC } : null;
 };
+
+/** Band of a chamber by how it kept its set point since it settled, °C. */
+function chamberBandC(v: View): number {
+  const [fromS, toS] = [v.at!.startS + CHAMBER.settleS, v.nowS - CHAMBER.windowS];
+  const settled = v.air.filter((r) => r.tS >= fromS && r.tS < toS);
+  return ownBand(
+    settled.map((r) => r.tempC - v.at!.stage.airC),
+    CHAMBER.band,
+  );
+}
 
 /** Cold smoke has been warmer than cold smoke is, °C. */
 export const coldSmokeWarm: Look = (v) => {

@@ -105,6 +105,9 @@ export type Look = (v: View) => Record<string, number> | null;
 
 export const lastOf = (log: readonly Reading[]) => log.at(-1) ?? null;
 export const since = (log: readonly Reading[], tS: number) => log.filter((r) => r.tS >= tS);
+/** A batch ferments or hangs: a chamber is held to narrower bands than a house, and for longer. */
+export const slowStage = ({ at }: View) =>
+  at?.stage.kind === 'ferment' || at?.stage.kind === 'hang';
 export const inHouse = (v: View) => v.c.state.phase === 'in_house' && v.at !== null;
 /** The last reading of a log that is credited: what a faulty probe shows is no temperature of a core. */
 export const lastCredited = (l: CoreLog | null) => l?.spans.at(-1)?.at(-1) ?? null;

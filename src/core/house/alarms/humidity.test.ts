@@ -66,6 +66,44 @@ test.each<[string, number, (h: number) => number, number | null]>([
   expect(found(caseAt(hours, rhAt))?.figures.dry ?? null).toBe(dry);
 });
 
+test.each<[string, (h: number) => number, number | null]>([
+  [
+    'a chamber that keeps within a point is off at eight',
+    (h) => (h < 18.9 ? setRh : setRh - 0.08),
+    1,
+  ],
+  [
+    'one that swings by ten is not',
+    (h) => setRh + (h < 18.9 ? 0.1 * Math.sin(h * 9) : -0.12),
+    null,
+  ],
+  ['one that was ever farther off teaches no more than fifteen', (h) => setRh - 0.2 - h / 1000, 1],
+])('by its own swing: %s', (_what, rhAt, dry) => {
+  expect(found(caseAt(20, rhAt))?.figures.dry ?? null).toBe(dry);
+});
+
+test.each<[string, (h: number) => number, boolean]>([
+  ['as it is set', () => 14, false],
+  ['a steady one three degrees off for an hour', (h) => (h < 18.9 ? 14 : 17.1), true],
+  ['for half an hour', (h) => (h < 19.5 ? 14 : 17.1), false],
+  [
+    'one that swings by two and a half',
+    (h) => (h < 18.9 ? 14 + 2.5 * Math.sin(h * 9) : 17.1),
+    false,
+  ],
+  ['five degrees off from the beginning', () => 19, true],
+])('air of a chamber: %s', (_what, airAt, off) => {
+  const c = caseAt(20, () => setRh);
+  const air = c.series[AIR]!.map((r) => ({ ...r, tempC: airAt((r.tS - RUN) / HOUR) }));
+  const codes = alarmsOf({
+    c: { ...c, series: { ...c.series, [AIR]: air } },
+    nowS: c.nowS,
+    stage: null,
+    readyS: null,
+  }).map((a) => a.code);
+  expect(codes.includes('air_out_of_band')).toBe(off);
+});
+
 test('a sensor that stands still is told of after three hours, one that moves a little is not', () => {
   const c = caseAt(6, () => setRh);
   const codes = (at: Case) =>
