@@ -2,11 +2,17 @@ import { forecastLoss } from '../../src/core';
 import { trueDrying, type DryingKind } from './other-dryer';
 import { normalFrom, randomFrom } from './random';
 
-export type DryingRow = {
+/** One forecast of one piece beside what happened. */
+export type DryingCase = {
   piece: string;
-  kind: DryingKind;
-  runs: number;
   seen: number;
+  missDays: number;
+  bandDays: number;
+  inBand: boolean;
+};
+
+export type DryingRow = {
+  runs: number;
   medianMissDays: number;
   medianBandDays: number;
   inBand: number;
@@ -38,7 +44,7 @@ function oneDrying(
   const weighings: { tS: number; weightG: number }[] = [];
   for (let tS = 0; tS < endS; tS += use.everyD * DAY * (0.7 + 0.6 * random()))
     weighings.push({ tS, weightG: startG * (1 - truth.lossAt(tS)) * (1 + 0.002 * normal()) });
-  return shares.map((seen) => {
+  return shares.map((seen): DryingCase => {
     const nowS = seen * endS;
     const f = forecastLoss({
       piece: use.piece,
@@ -49,7 +55,13 @@ function oneDrying(
       nowS,
       targetLoss: use.loss,
     });
-    return { endS, f };
+    return {
+      piece: `${use.piece.diameterMm} mm to ${100 * use.loss} %`,
+      seen,
+      missDays: Math.abs((f.p50S ?? 2 * endS) - endS) / DAY,
+      bandDays: ((f.p90S ?? Infinity) - (f.p10S ?? 0)) / DAY,
+      inBand: (f.p10S ?? Infinity) <= endS && endS <= (f.p90S ?? Infinity),
+    };
   });
 }
 
@@ -59,30 +71,20 @@ function meanLately(air: readonly { tS: number; rh: number }[], nowS: number) {
   return late.length > 0 ? late.reduce((sum, a) => sum + a.rh, 0) / late.length : null;
 }
 
-/** Forecast days of dryings with hidden truths, by piece and by how much of the way is seen. */
-export function dryingStudy(
+/** Forecast days of dryings with hidden truths, each at some shares of its way. */
+export const dryingStudy = (
   runs: number,
   kind: DryingKind,
   shares: readonly number[],
-): DryingRow[] {
-  return USES.flatMap((use, k) => {
-    const all = Array.from({ length: runs }, (_, i) => oneDrying(use, kind, 1000 * k + i, shares));
-    const done = all.filter((a) => a.length > 0);
-    return shares.map((seen, j): DryingRow => {
-      const rows = done.map((a) => a[j]!);
-      const miss = rows.map((r) => Math.abs((r.f.p50S ?? 2 * r.endS) - r.endS) / DAY);
-      const inside = rows.filter(
-        (r) => (r.f.p10S ?? Infinity) <= r.endS && r.endS <= (r.f.p90S ?? Infinity),
-      );
-      return {
-        piece: `${use.piece.diameterMm} mm to ${100 * use.loss} %`,
-        kind,
-        runs: rows.length,
-        seen,
-        medianMissDays: median(miss),
-        medianBandDays: median(rows.map((r) => ((r.f.p90S ?? Infinity) - (r.f.p10S ?? 0)) / DAY)),
-        inBand: inside.length / rows.length,
-      };
-    });
-  });
-}
+): DryingCase[] =>
+  USES.flatMap((use, k) =>
+    Array.from({ length: runs }, (_, i) => oneDrying(use, kind, 1000 * k + i, shares)).flat(),
+  );
+
+/** What some cases say together. */
+export const dryingRow = (cases: readonly DryingCase[]): DryingRow => ({
+  runs: cases.length,
+  medianMissDays: median(cases.map((c) => c.missDays)),
+  medianBandDays: median(cases.map((c) => c.bandDays)),
+  inBand: cases.filter((c) => c.inBand).length / cases.length,
+});

@@ -8,14 +8,23 @@ import {
 import { trueFerment, type FermentKind } from './other-ferment';
 import { randomFrom } from './random';
 
-export type FermentRow = {
+/** One forecast of one ferment beside what happened. */
+export type FermentCase = {
   culture: string;
-  kind: FermentKind;
-  runs: number;
-  earlier: number;
   seen: number;
+  missH: number;
+  missShare: number;
+  /** How far the pH was from its target at the hour that was forecast: what the miss is on the meter. */
+  missPh: number;
+  bandH: number;
+  inBand: boolean;
+};
+
+export type FermentRow = {
+  runs: number;
   medianMissH: number;
   medianMissShare: number;
+  medianMissPh: number;
   medianBandH: number;
   inBand: number;
 };
@@ -36,6 +45,7 @@ function meanLately(chamber: readonly { tS: number; tempC: number }[], nowS: num
 }
 
 type Tempo = keyof typeof USES;
+export const TEMPOS = Object.keys(USES) as Tempo[];
 
 /** A ferment with its readings, until its target is met; null where it never is. */
 function played(tempo: Tempo, kind: FermentKind, seed: number, siteSeed: number) {
@@ -64,7 +74,7 @@ function played(tempo: Tempo, kind: FermentKind, seed: number, siteSeed: number)
       nowS,
       targets: [target],
     });
-  return { endS, forecastAt };
+  return { endS, target, phAt: truth.phAt, forecastAt };
 }
 
 /** One ferment at a site that has seen `earlier` batches; its forecast at each share of the way. */
@@ -82,40 +92,39 @@ function oneFerment(
   const now = played(tempo, kind, seed, seed);
   if (!now) return [];
   const culture = learnedCulture(usual, fits);
-  return shares.map((seen) => {
+  return shares.map((seen): FermentCase => {
     const nowS = seen * now.endS;
     const f = now.forecastAt(nowS, culture).targets[0]!;
-    return { leftS: now.endS - nowS, endS: now.endS, f };
+    const saidS = f.p50S ?? now.endS * 2;
+    const missS = Math.abs(saidS - now.endS);
+    return {
+      culture: tempo,
+      seen,
+      missH: missS / 3600,
+      missShare: missS / (now.endS - nowS),
+      missPh: Math.abs(now.phAt(saidS) - now.target),
+      bandH: ((f.p90S ?? Infinity) - (f.p10S ?? 0)) / 3600,
+      inBand: (f.p10S ?? Infinity) <= now.endS && now.endS <= (f.p90S ?? Infinity),
+    };
   });
 }
 
-/** Forecast hours of ferments of another kind than the model, by culture and by how much of the way is seen. */
-export function fermentStudy(
+/** Forecast hours of ferments of another kind than the model, each at some shares of its way. */
+export const fermentStudy = (
   runs: number,
   kind: FermentKind,
-  { earlier, shares }: { earlier: number; shares: readonly number[] },
-): FermentRow[] {
-  return (Object.keys(USES) as (keyof typeof USES)[]).flatMap((culture, k) => {
-    const all = Array.from({ length: runs }, (_, i) =>
-      oneFerment(culture, kind, 1000 * k + i, { earlier, shares }),
-    );
-    const done = all.filter((a) => a.length > 0);
-    return shares.map((seen, j): FermentRow => {
-      const rows = done.map((a) => a[j]!);
-      const miss = rows.map((r) => Math.abs((r.f.p50S ?? r.endS * 2) - r.endS));
-      return {
-        culture,
-        kind,
-        earlier,
-        runs: rows.length,
-        seen,
-        medianMissH: median(miss) / 3600,
-        medianMissShare: median(rows.map((r, i) => miss[i]! / r.leftS)),
-        medianBandH: median(rows.map((r) => ((r.f.p90S ?? Infinity) - (r.f.p10S ?? 0)) / 3600)),
-        inBand:
-          rows.filter((r) => (r.f.p10S ?? Infinity) <= r.endS && r.endS <= (r.f.p90S ?? Infinity))
-            .length / rows.length,
-      };
-    });
-  });
-}
+  how: { earlier: number; shares: readonly number[] },
+): FermentCase[] =>
+  TEMPOS.flatMap((tempo, k) =>
+    Array.from({ length: runs }, (_, i) => oneFerment(tempo, kind, 1000 * k + i, how)).flat(),
+  );
+
+/** What some cases say together. */
+export const fermentRow = (cases: readonly FermentCase[]): FermentRow => ({
+  runs: cases.length,
+  medianMissH: median(cases.map((c) => c.missH)),
+  medianMissShare: median(cases.map((c) => c.missShare)),
+  medianMissPh: median(cases.map((c) => c.missPh)),
+  medianBandH: median(cases.map((c) => c.bandH)),
+  inBand: cases.filter((c) => c.inBand).length / cases.length,
+});

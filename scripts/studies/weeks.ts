@@ -1,5 +1,5 @@
-import { dryingStudy } from './drying-study';
-import { fermentStudy } from './ferment-study';
+import { dryingRow, dryingStudy, type DryingCase } from './drying-study';
+import { fermentRow, fermentStudy, type FermentCase } from './ferment-study';
 
 /** Prints the ferment and drying tables of docs/model.md as Markdown: `node_modules/.bin/tsx scripts/studies/weeks.ts [runs]`. */
 const runs = Number(process.argv[2] ?? 200);
@@ -12,26 +12,49 @@ const KINDS = {
   cylinder: 'rings that keep their size',
   hardened: 'a rim that shuts',
 };
+const SEEN = { ferment: [0.3, 0.5, 0.7], drying: [0.3, 0.5, 0.7, 0.85] };
+
+/** Cases by what they are of and how much was seen, then all of them together. */
+function grouped<C extends { seen: number }>(cases: C[], nameOf: (c: C) => string) {
+  const groups: { of: C[]; name: string; seen: string }[] = [];
+  for (const c of cases) {
+    const [name, seen] = [nameOf(c), percent(c.seen)];
+    const group = groups.find((g) => g.name === name && g.seen === seen);
+    if (group) group.of.push(c);
+    else groups.push({ of: [c], name, seen });
+  }
+  return [...groups, { of: cases, name: '**all**', seen: 'all' }];
+}
 
 console.log(
-  '| culture | truth | batches before | runs | way seen | median miss | of what is left | band | truth in band |',
+  '| culture | truth | batches before | forecasts | way seen | median miss | as pH | of what is left | band | truth in band |',
 );
-console.log('|---|---|---|---|---|---|---|---|---|');
+console.log('|---|---|---|---|---|---|---|---|---|---|');
 for (const [kind, earlier] of [
   ['own', 8],
   ['own', 0],
   ['cells', 8],
   ['two_phase', 8],
 ] as const)
-  for (const r of fermentStudy(Math.ceil(runs / 3), kind, { earlier, shares: [0.3, 0.5, 0.7] }))
+  for (const { of, name, seen } of grouped<FermentCase>(
+    fermentStudy(Math.ceil(runs / 3), kind, { earlier, shares: SEEN.ferment }),
+    (c) => c.culture,
+  )) {
+    const r = fermentRow(of);
     console.log(
-      `| ${r.culture} | ${KINDS[r.kind]} | ${r.earlier} | ${r.runs} | ${percent(r.seen)} | ${r.medianMissH.toFixed(2)} h | ${percent(r.medianMissShare)} | ${r.medianBandH.toFixed(1)} h | ${percent(r.inBand)} |`,
+      `| ${name} | ${KINDS[kind]} | ${earlier} | ${r.runs} | ${seen} | ${r.medianMissH.toFixed(2)} h | ${r.medianMissPh.toFixed(3)} | ${percent(r.medianMissShare)} | ${r.medianBandH.toFixed(1)} h | ${percent(r.inBand)} |`,
     );
+  }
 
-console.log('\n| piece | truth | runs | way seen | median miss | band | truth in band |');
+console.log('\n| piece | truth | forecasts | way seen | median miss | band | truth in band |');
 console.log('|---|---|---|---|---|---|---|');
 for (const kind of ['own', 'cylinder', 'hardened'] as const)
-  for (const r of dryingStudy(Math.ceil(runs / 2), kind, [0.3, 0.5, 0.7, 0.85]))
+  for (const { of, name, seen } of grouped<DryingCase>(
+    dryingStudy(Math.ceil(runs / 2), kind, SEEN.drying),
+    (c) => c.piece,
+  )) {
+    const r = dryingRow(of);
     console.log(
-      `| ${r.piece} | ${KINDS[r.kind]} | ${r.runs} | ${percent(r.seen)} | ${r.medianMissDays.toFixed(2)} d | ${r.medianBandDays.toFixed(1)} d | ${percent(r.inBand)} |`,
+      `| ${name} | ${KINDS[kind]} | ${r.runs} | ${seen} | ${r.medianMissDays.toFixed(2)} d | ${r.medianBandDays.toFixed(1)} d | ${percent(r.inBand)} |`,
     );
+  }

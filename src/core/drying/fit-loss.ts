@@ -40,6 +40,15 @@ const FAR_OFF = 8;
 const DRAWS = 20;
 const SEED = 5;
 
+/** Where fits begin, in spreads: a change that shut a rim is found from a shut one only, an end of dry lean hides it from elsewhere. */
+const STARTS = {
+  steady: [[0, 0, 0]],
+  changed: [
+    [0, 0, 0, 0],
+    [0, 0, 0, -1.2],
+  ],
+};
+
 /** Scale, hook and hand, as a share of the weight; and what the model misses, for days. */
 const WEIGH_SD = 0.003;
 const MISS: ModelError = { sd: 0.005, memoryS: 6 * 86400 };
@@ -92,8 +101,12 @@ export function fitLoss(
     const factorsOf = factorsAbout(changeS);
     const residuals = (z: readonly number[]) =>
       told(simulateDrying({ ...past, factors: factorsOf(z) })).surprise;
-    const fit = fitMap(residuals, changeS === null ? [0, 0, 0] : [0, 0, 0, 0]);
-    return { factorsOf, residuals, fit, cost: costOf(residuals(fit.theta), fit.theta) };
+    return STARTS[changeS === null ? 'steady' : 'changed']
+      .map((start): Way => {
+        const fit = fitMap(residuals, start);
+        return { factorsOf, residuals, fit, cost: costOf(residuals(fit.theta), fit.theta) };
+      })
+      .reduce((a, b) => (b.cost < a.cost ? b : a));
   });
   const best = ways.reduce((a, b) => (b.cost < a.cost ? b : a));
   const { fit } = best;
