@@ -46,7 +46,7 @@ for (const theme of ['light', 'dark'] as const) {
     }
     for (const [where, region] of [
       ['In Warm loft', 'Ferment'],
-      ['In Stone chamber', 'Drying'],
+      ['In Stone room', 'Drying'],
     ] as const) {
       await openBatch(page, where, '/ripening');
       await expect(page.getByRole('region', { name: region, exact: true })).toBeVisible();

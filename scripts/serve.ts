@@ -16,6 +16,8 @@ import { openSite } from './lib/site-database';
 import { keepPostgres } from './lib/keep-postgres';
 import { AlreadyRunning, OneAtATime } from './lib/one-at-a-time';
 import { Supervisor, waitFor } from './lib/supervisor';
+import type { InstrumentSetup } from '../src/devices/instrument/instrument-link';
+import { loadInstruments } from './demo/instruments';
 import { emptyDatabase, loadDemo, type DemoDevice } from './demo/load';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from './demo/site';
 
@@ -47,7 +49,9 @@ function greet(url: string, demo: boolean, panel: number, code: string | null): 
   console.log(`Demo sign-ins, password ${DEMO_PASSWORD}:`);
   for (const p of DEMO_PEOPLE)
     console.log(`  ${p.email.padEnd(28)} ${p.name}, ${p.role.replace('_', ' ')}`);
-  console.log(`Faults of the simulated house: http://127.0.0.1:${panel}\nCtrl-C stops.\n`);
+  console.log(
+    `The simulated floor (faults, scale, meter): http://127.0.0.1:${panel}\nCtrl-C stops.\n`,
+  );
 }
 
 /** Starts everything for `./kettle demo` and `./kettle start`, and stops it on Ctrl-C. */
@@ -87,14 +91,18 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
   process.on('SIGTERM', () => void stop(0));
   try {
     let devices: DemoDevice[] = [];
+    let instruments: InstrumentSetup[] = [];
     if (options.demo && options.fresh) {
       await emptyDatabase(server.url);
       fs.rmSync(anchorsOf('demo'), { force: true });
     }
     let code: string | null = null;
     const databaseUrl = await prepare(server.url, async (db) => {
-      if (options.demo) devices = await loadDemo(db, Date.now() / 1000);
-      else if ((await countPeople(db)) === 0) code = process.env.JOLLY_SETUP_CODE ?? newSetupCode();
+      if (options.demo) {
+        devices = await loadDemo(db, Date.now() / 1000);
+        instruments = await loadInstruments(db, Date.now() / 1000);
+      } else if ((await countPeople(db)) === 0)
+        code = process.env.JOLLY_SETUP_CODE ?? newSetupCode();
     });
     buildIfNeeded();
     const host = process.env.HOST ?? '127.0.0.1';
@@ -142,6 +150,7 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
         JOLLY_URL: local,
         JOLLY_MQTT_URL: `mqtt://127.0.0.1:${brokerPort}`,
         JOLLY_DEVICES: JSON.stringify(devices),
+        JOLLY_INSTRUMENTS: JSON.stringify(instruments),
         JOLLY_PANEL_PORT: String(panel),
       };
       supervisor.launch({

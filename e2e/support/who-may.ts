@@ -68,6 +68,9 @@ export const WHO_MAY: Record<string, readonly Identity[]> = {
   'POST /api/v1/push': PEOPLE,
   'DELETE /api/v1/push': PEOPLE,
   'GET /api/v1/house': ['device'],
+  'GET /api/v1/shown': PEOPLE,
+  /* By the token of a scale or a meter alone. */
+  'POST /api/v1/shown': [],
   'GET /api/v1/plan/calendar/[token]': EVERYBODY,
   'GET /api/v1/openapi.json': EVERYBODY,
   'POST /api/v1/readings': ['device'],

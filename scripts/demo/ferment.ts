@@ -20,7 +20,7 @@ const SET = { airC: 36, rh: 0.92 };
 const COURSE = { startPh: 5.76, depth: 1.08, lagH: 2.9, fallPerH: 0.16, shape: 0.6 };
 /** Hours since it was loaded, and when somebody read its pH. */
 const LOADED_H = 8.5;
-const METER = { id: v5Id('demo: first meter'), name: 'Spear meter 1' };
+export const METER = { id: v5Id('demo: first meter'), name: 'Spear meter 1' };
 const SPARE = { id: v5Id('demo: second meter'), name: 'Pocket meter' };
 /** What the first showed in its buffers. */
 const SHOWN = { shownMiddle: 7.04, shownSour: 4.03, bufferC: 20 };

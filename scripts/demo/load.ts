@@ -206,7 +206,7 @@ export async function loadDemo(db: Db, nowS: number): Promise<DemoDevice[]> {
     .execute();
   const devices: DemoDevice[] = [];
   const simulated = (await listHouses(db)).filter(
-    (h) => h.kind === 'house' || h.kind === 'chamber',
+    (h) => h.kind === 'house' || h.kind === 'chamber' || h.kind === 'drying_room',
   );
   for (const [i, house] of simulated.entries()) {
     const device = { name: `${name} (${house.name})`, houseId: house.id };

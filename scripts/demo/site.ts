@@ -69,8 +69,8 @@ export async function loadSiteData(db: Db, nowS: number): Promise<void> {
   await addHouse(db, { id: 'little', name: 'Little house', channels: probes });
   await addHouse(db, {
     id: 'stone',
-    name: 'Stone chamber',
-    kind: 'chamber',
+    name: 'Stone room',
+    kind: 'drying_room',
     channels: [{ key: 'air', name: 'Air', what: 'air' }],
   });
   await addHouse(db, {

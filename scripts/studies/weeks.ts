@@ -1,8 +1,9 @@
 import { dryingRow, dryingStudy, type DryingCase } from './drying-study';
 import { fermentRow, fermentStudy, type FermentCase } from './ferment-study';
 
-/** Prints the ferment and drying tables of docs/model.md as Markdown: `node_modules/.bin/tsx scripts/studies/weeks.ts [runs]`. */
+/** Prints the ferment and drying tables of docs/model.md as Markdown: `node_modules/.bin/tsx scripts/studies/weeks.ts [runs] [ferment|drying]`. */
 const runs = Number(process.argv[2] ?? 200);
+const only = process.argv[3];
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 const KINDS = {
@@ -26,35 +27,42 @@ function grouped<C extends { seen: number }>(cases: C[], nameOf: (c: C) => strin
   return [...groups, { of: cases, name: '**all**', seen: 'all' }];
 }
 
-console.log(
-  '| culture | truth | batches before | forecasts | way seen | median miss | as pH | of what is left | band | truth in band |',
-);
-console.log('|---|---|---|---|---|---|---|---|---|---|');
-for (const [kind, earlier] of [
-  ['own', 8],
-  ['own', 0],
-  ['cells', 8],
-  ['two_phase', 8],
-] as const)
-  for (const { of, name, seen } of grouped<FermentCase>(
-    fermentStudy(Math.ceil(runs / 3), kind, { earlier, shares: SEEN.ferment }),
-    (c) => c.culture,
-  )) {
-    const r = fermentRow(of);
-    console.log(
-      `| ${name} | ${KINDS[kind]} | ${earlier} | ${r.runs} | ${seen} | ${r.medianMissH.toFixed(2)} h | ${r.medianMissPh.toFixed(3)} | ${percent(r.medianMissShare)} | ${r.medianBandH.toFixed(1)} h | ${percent(r.inBand)} |`,
-    );
-  }
+function ferments(): void {
+  console.log(
+    '| culture | truth | batches before | forecasts | way seen | median miss | as pH | of what is left | band | truth in band |',
+  );
+  console.log('|---|---|---|---|---|---|---|---|---|---|');
+  for (const [kind, earlier] of [
+    ['own', 8],
+    ['own', 0],
+    ['cells', 8],
+    ['two_phase', 8],
+  ] as const)
+    for (const { of, name, seen } of grouped<FermentCase>(
+      fermentStudy(Math.ceil(runs / 3), kind, { earlier, shares: SEEN.ferment }),
+      (c) => c.culture,
+    )) {
+      const r = fermentRow(of);
+      console.log(
+        `| ${name} | ${KINDS[kind]} | ${earlier} | ${r.runs} | ${seen} | ${r.medianMissH.toFixed(2)} h | ${r.medianMissPh.toFixed(3)} | ${percent(r.medianMissShare)} | ${r.medianBandH.toFixed(1)} h | ${percent(r.inBand)} |`,
+      );
+    }
+}
 
-console.log('\n| piece | truth | forecasts | way seen | median miss | band | truth in band |');
-console.log('|---|---|---|---|---|---|---|');
-for (const kind of ['own', 'cylinder', 'hardened'] as const)
-  for (const { of, name, seen } of grouped<DryingCase>(
-    dryingStudy(Math.ceil(runs / 2), kind, SEEN.drying),
-    (c) => c.piece,
-  )) {
-    const r = dryingRow(of);
-    console.log(
-      `| ${name} | ${KINDS[kind]} | ${r.runs} | ${seen} | ${r.medianMissDays.toFixed(2)} d | ${r.medianBandDays.toFixed(1)} d | ${percent(r.inBand)} |`,
-    );
-  }
+function dryings(): void {
+  console.log('\n| piece | truth | forecasts | way seen | median miss | band | truth in band |');
+  console.log('|---|---|---|---|---|---|---|');
+  for (const kind of ['own', 'cylinder', 'hardened'] as const)
+    for (const { of, name, seen } of grouped<DryingCase>(
+      dryingStudy(Math.ceil(runs / 2), kind, SEEN.drying),
+      (c) => c.piece,
+    )) {
+      const r = dryingRow(of);
+      console.log(
+        `| ${name} | ${KINDS[kind]} | ${r.runs} | ${seen} | ${r.medianMissDays.toFixed(2)} d | ${r.medianBandDays.toFixed(1)} d | ${percent(r.inBand)} |`,
+      );
+    }
+}
+
+if (only !== 'drying') ferments();
+if (only !== 'ferment') dryings();

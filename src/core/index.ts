@@ -238,13 +238,7 @@ export { designProgram, type DesignGoal } from './house/program/design-program';
 export { chillStage, filmOf, heatProduct, heatStage } from './house/program/heat-stage';
 export { FAT_OUT_C, programTroubles, type Trouble } from './house/program/program-troubles';
 export { mediumIn, runProgram, runStages, stageAt, type RunStage } from './house/run/run-stage';
-export { FAULTS, noFaults, type Fault, type Faults } from './house/simulator/faults';
-export {
-  SimulatedHouse,
-  type SimPiece,
-  type SimProgram,
-  type SimReading,
-} from './house/simulator/simulated-house';
+export * from './house/simulator';
 export {
   stageProgress,
   type StageEvidence,

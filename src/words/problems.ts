@@ -102,6 +102,7 @@ const OTHERS = {
   no_such_probe: 'There is no such probe to check.',
   no_such_culture: 'This ingredient is not a culture, or it was removed: look at the stores again.',
   no_such_meter: 'This meter is not in use any more.',
+  instrument_taken: 'Another scale or meter that is registered has this name.',
   meter_taken: 'Another meter in use has this name: write a name on each.',
   lot_label_differs:
     'The strength typed is not the one on this lot. Look at the packet, or choose the right lot.',

@@ -27,6 +27,8 @@ beforeAll(async () => {
   await sql`insert into late_reading (channel_id, at, temp_c) values (1, '2026-01-01', 20)`.execute(
     demo,
   );
+  await sql`insert into instrument (id, name, what, token_sha256, made_by_name)
+    values (gen_random_uuid(), 'Scale', 'scale', 'x', 'Ada')`.execute(demo);
   await sql`insert into house_fit (house_id, batch_id, film_factor, core_readings)
     select 'big', id, 1, 100 from batch limit 1`.execute(demo);
   await sql`insert into forecast_score (batch_id, left_s, house_id, product_kind, score)
@@ -97,6 +99,7 @@ describe('one change to each table is found and named', () => {
     ['lot_move', `update lot_move set change_g = change_g - 1`],
     ['casing_kind', `update casing_kind set name = name || '!'`],
     ['casing_lot', `update casing_lot set each_m = each_m * 2`],
+    ['instrument', `update instrument set name = name || '!'`],
     ['ph_meter', `update ph_meter set name = name || '!'`],
     ['ph_meter_check', `update ph_meter_check set ok = not ok`],
     ['casing_move', `update casing_move set change_m = change_m + 100`],

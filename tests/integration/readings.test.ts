@@ -58,6 +58,10 @@ test('the same batch sent by two connections at once is stored once', async () =
 test('a humidity sensor fills the wet bulb of its house, told twice it is known', async () => {
   const at = new Date((nowS - 60) * 1000).toISOString();
   const rows = [{ channel: 'wet', at, rh: 0.8 }];
+  await t.db
+    .insertInto('channel')
+    .values({ houseId: 'house', batchId: null, key: 'wet', name: 'Wet bulb', what: 'wet_bulb' })
+    .execute();
   expect(await ingestReadings(t.db, device, rows, nowS)).toMatchObject({
     new: 0,
     bad: [{ index: 0, field: 'airC' }],

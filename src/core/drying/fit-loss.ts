@@ -51,7 +51,7 @@ const STARTS = {
 
 /** Scale, hook and hand, as a share of the weight; and what the model misses, for days. */
 const WEIGH_SD = 0.003;
-const MISS: ModelError = { sd: 0.005, memoryS: 6 * 86400 };
+const MISS: ModelError = { sd: 0.004, memoryS: 6 * 86400 };
 const MOST_MEAN_SQUARE = 9;
 
 /** Loss of a course at a time, straight between its samples. */

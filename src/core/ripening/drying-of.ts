@@ -1,7 +1,8 @@
 import type { LossForecastInput } from '../drying/forecast-loss';
-import type { DryingAir } from '../drying/piece';
+import type { DryingAir, DryingPiece } from '../drying/piece';
 import { CASINGS } from '../formula/tables/casings';
 import { casingFacts } from '../formula/casing-facts';
+import type { Recipe } from '../formula/recipe';
 import { batterComposition, recipeFigures } from '../formula/figures';
 import { routeOf } from '../route/adapter';
 import type { Case } from '../verdict/check';
@@ -39,6 +40,19 @@ const measuredAir = (c: Case, sinceS: number): DryingAir[] =>
     rh: Math.max(DRIEST_RH, rh),
   }));
 
+/** What a piece of a recipe is made of when it is hung, and how freely its casing lets water through. */
+export function dryingPiece(recipe: Recipe): DryingPiece & { permeability: number } {
+  const { fatFraction, waterFraction } = batterComposition(recipe) ?? USUAL_BATTER;
+  const { permeability } = casingFacts(recipe.casing) ?? CASINGS.hog;
+  return {
+    diameterMm: recipe.casing.diameterMm,
+    fatFraction,
+    waterFraction,
+    saltFraction: recipeFigures(recipe).saltOfBatter,
+    permeability,
+  };
+}
+
 const mean = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / values.length;
 
 /**
@@ -60,14 +74,7 @@ export function dryingOf(c: Case): Drying | null {
     late.length > 0
       ? { airC: mean(late.map((a) => a.airC)), rh: mean(late.map((a) => a.rh)) }
       : { airC: set?.airC ?? USUAL_ROOM.airC, rh: set?.rh ?? USUAL_ROOM.rh };
-  const { fatFraction, waterFraction } = batterComposition(c.recipe) ?? USUAL_BATTER;
-  const { permeability } = casingFacts(c.recipe.casing) ?? CASINGS.hog;
-  const piece = {
-    diameterMm: c.recipe.casing.diameterMm,
-    fatFraction,
-    waterFraction,
-    saltFraction: recipeFigures(c.recipe).saltOfBatter,
-  };
+  const { permeability, ...piece } = dryingPiece(c.recipe);
   return {
     targetLoss,
     humidity: late.length > 0 ? 'measured' : set?.rh !== undefined ? 'set' : 'usual',

@@ -16,6 +16,7 @@ const PROGRAM: HouseProgram = {
   smoke: true,
   diameterMm: null,
   channels: [{ key: 'air', what: 'air', lastC: 60, piece: null }],
+  goods: [],
 };
 
 type Report = { sentAt: string; readings: { channel: string; at: string }[] };

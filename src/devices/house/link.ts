@@ -106,7 +106,7 @@ function overMqtt(url: string, { id, token, houseId }: DeviceSetup): Way {
 
 /** One house with its link: measures at every beat, keeps what it can't send, sends it later. */
 export class Link {
-  readonly house = new SimulatedHouse(Math.random);
+  readonly house: SimulatedHouse;
   private queue: DeviceReading[] = [];
   private lastMs = Date.now();
   private lostSinceMs: number | null = null;
@@ -118,12 +118,19 @@ export class Link {
     readonly setup: DeviceSetup,
     base: string,
     broker: string,
+    pace = 1,
   ) {
+    this.house = new SimulatedHouse(Math.random, pace);
     this.way = setup.via === 'http' ? overHttp(base, setup.token) : overMqtt(broker, setup);
   }
 
   /** Leaves the broker, if it joined one. */
   leave = () => this.way.leave();
+
+  /** What ferments or hangs in it, as it was told last. */
+  get goods(): HouseProgram['goods'] {
+    return this.program?.goods ?? [];
+  }
 
   /** Readings that wait to be sent. */
   get waiting(): number {
@@ -152,8 +159,8 @@ export class Link {
     if (this.program) {
       this.name = this.program.house;
       const clockMs = nowMs - (this.house.faults.clockWrong ? AN_HOUR_MS : 0);
-      const { medium, setC, rh, channels } = this.program;
-      const program = { airSetC: medium === 'air' ? setC : null, rh, channels };
+      const { medium, setC, rh, channels, goods } = this.program;
+      const program = { airSetC: medium === 'air' ? setC : null, rh, channels, goods };
       const at = new Date(clockMs).toISOString();
       const shown = this.house.step(program, (nowMs - this.lastMs) / 1000);
       this.queue.push(...shown.map((r) => ({ ...r, at })));

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { INSTRUMENTS } from '@/core';
+import { InstrumentLink } from '../instrument/instrument-link';
 import { Link } from './link';
 import { servePanel } from './panel';
 
@@ -13,13 +15,25 @@ const setups = z
     }),
   )
   .parse(JSON.parse(process.env.JOLLY_DEVICES ?? '[]'));
+const instrumentSetups = z
+  .array(z.object({ token: z.string(), name: z.string(), what: z.enum(INSTRUMENTS) }))
+  .parse(JSON.parse(process.env.JOLLY_INSTRUMENTS ?? '[]'));
 const BASE = process.env.JOLLY_URL ?? 'http://127.0.0.1:3000';
 const BROKER = process.env.JOLLY_MQTT_URL ?? 'mqtt://127.0.0.1:1883';
 const EVERY_MS = Number(process.env.JOLLY_EVERY_MS ?? 5000);
 const PANEL_PORT = Number(process.env.JOLLY_PANEL_PORT ?? 0);
 
-const links = setups.map((s) => new Link(s, BASE, BROKER));
-if (PANEL_PORT) servePanel(links, PANEL_PORT);
+/** What ferments and dries goes on so many times as fast as the clock. */
+const PACE = z.coerce
+  .number()
+  .min(1)
+  .max(720)
+  .parse(process.env.JOLLY_PACE ?? 1);
+const SHOWN_EVERY_MS = 1500;
+
+const links = setups.map((s) => new Link(s, BASE, BROKER, PACE));
+const instruments = instrumentSetups.map((s) => new InstrumentLink(s, BASE));
+if (PANEL_PORT) servePanel({ links, instruments }, PANEL_PORT);
 
 let troubled = false;
 async function tick(): Promise<void> {
@@ -31,3 +45,10 @@ async function tick(): Promise<void> {
   setTimeout(() => void tick(), EVERY_MS);
 }
 void tick();
+
+/** Displays are told oftener than logs; what is not taken is not told again. */
+async function show(): Promise<void> {
+  await Promise.allSettled(instruments.map((i) => i.beat()));
+  setTimeout(() => void show(), SHOWN_EVERY_MS);
+}
+void show();

@@ -1,5 +1,6 @@
 import {
   chillStage,
+  goodsOf,
   heatProduct,
   heatStage,
   runStages,
@@ -92,5 +93,6 @@ export async function houseForDevice(db: Handle, houseId: string): Promise<House
       lastC: last[c.id]?.tempC ?? null,
       piece: here.map((d) => pieceOf(d, c.id)).find((p) => p !== null) ?? null,
     })),
+    goods: here.map((d) => goodsOf(d.case, d.head.code)).filter((g) => g !== null),
   };
 }

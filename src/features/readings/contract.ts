@@ -126,6 +126,35 @@ export const pieceSchema = z.object({
 });
 export type Piece = z.infer<typeof pieceSchema>;
 
+const share = z.number().min(0).max(1);
+/** A batch that ferments or hangs: what a stand-in needs to know to sour and to dry like it. */
+const goodsSchema = z.object({
+  batch: z.string(),
+  ferment: z
+    .object({
+      culture: z.object({
+        minC: z.number(),
+        bestC: z.number(),
+        maxC: z.number(),
+        lagH: z.number(),
+        fallPerH: z.number(),
+        floorPh: z.number(),
+        shape: z.number(),
+      }),
+      dextroseGPerKg: z.number(),
+      lastPh: z.number().nullable(),
+    })
+    .nullable(),
+  pieces: z.array(z.object({ name: z.string(), startG: z.number(), lossFraction: share })),
+  of: z.object({
+    diameterMm: z.number(),
+    waterFraction: share,
+    fatFraction: share,
+    saltFraction: share,
+    permeability: share,
+  }),
+});
+
 export const houseProgramSchema = z.object({
   ok: z.literal(true),
   house: z.string(),
@@ -151,6 +180,7 @@ export const houseProgramSchema = z.object({
       piece: pieceSchema.nullable(),
     }),
   ),
+  goods: z.array(goodsSchema).meta({ description: 'What ferments or hangs in the house now' }),
 });
 export type HouseProgram = z.infer<typeof houseProgramSchema>;
 

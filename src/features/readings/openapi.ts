@@ -5,6 +5,7 @@ import {
   readingsAnswerSchema,
   readingsDocSchema,
 } from './contract';
+import { shownSchema } from './instruments';
 
 const json = (schema: z.ZodType, description: string) => ({
   description,
@@ -39,6 +40,20 @@ export const openApiDocument = () => ({
             errorAnswerSchema,
             'The clock of the device is wrong (`sentAt`); nothing was kept',
           ),
+          ...refusals,
+        },
+      },
+    },
+    '/api/v1/shown': {
+      post: {
+        summary: 'What a scale or a pH meter shows now',
+        description:
+          'With the instrument’s own token, every second or two while something is in or on it. The open form offers it; a person takes it.',
+        requestBody: { required: true, ...json(shownSchema, 'Its display') },
+        responses: {
+          200: json(z.object({ ok: z.literal(true) }), 'Shown'),
+          400: json(errorAnswerSchema, 'No such value or unit'),
+          409: json(errorAnswerSchema, 'The clock of the instrument is wrong'),
           ...refusals,
         },
       },

@@ -8,6 +8,17 @@ export {
 } from './calibrations';
 export { ingestReadings } from './ingest';
 export {
+  addInstrument,
+  instrumentSchema,
+  keepShown,
+  listInstruments,
+  liveOf,
+  liveQuerySchema,
+  revokeInstrument,
+  shownSchema,
+  type Live,
+} from './instruments';
+export {
   addMeter,
   isChecked,
   listMeters,

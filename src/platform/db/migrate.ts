@@ -16,6 +16,7 @@ import * as reach from './migrations/0012-reach';
 import * as plan from './migrations/0013-plan';
 import * as years from './migrations/0014-years';
 import * as cultures from './migrations/0015-cultures';
+import * as instruments from './migrations/0016-instruments';
 import { grantRights } from './rights';
 
 const MIGRATIONS = {
@@ -34,6 +35,7 @@ const MIGRATIONS = {
   '0013-plan': plan,
   '0014-years': years,
   '0015-cultures': cultures,
+  '0016-instruments': instruments,
 };
 
 /**

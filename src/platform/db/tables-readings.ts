@@ -1,5 +1,12 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
-import type { MeterCheck, MeterCheckInput, PhFitted, ReadingPlace, SensorSpot } from '@/core';
+import type {
+  InstrumentKind,
+  MeterCheck,
+  MeterCheckInput,
+  PhFitted,
+  ReadingPlace,
+  SensorSpot,
+} from '@/core';
 
 export type Instant = ColumnType<Date, Date | string, Date | string>;
 export type Made = ColumnType<Date, Date | string | undefined, never>;
@@ -64,6 +71,23 @@ export interface ReadingTables {
       recordedAt: Made;
       byName: string;
     };
+  instrument: {
+    id: string;
+    name: string;
+    what: InstrumentKind;
+    meterId: string | null;
+    tokenSha256: string;
+    createdAt: Made;
+    madeByName: string;
+    revokedAt: Instant | null;
+  };
+  instrumentShown: {
+    instrumentId: string;
+    value: number;
+    steady: boolean;
+    sampleC: number | null;
+    shownAt: Instant;
+  };
   cultureFit: {
     ingredientId: string;
     batchId: string;

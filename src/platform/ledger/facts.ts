@@ -36,6 +36,7 @@ export const FACTS: readonly FactTable[] = [
   { name: 'casing_lot', key: ['id'], appendOnly: true },
   { name: 'ph_meter', key: ['id'] },
   { name: 'ph_meter_check', key: ['id'], appendOnly: true },
+  { name: 'instrument', key: ['id'] },
   { name: 'casing_move', key: ['id'], appendOnly: true },
   { name: 'cleaning_task', key: ['id'] },
   { name: 'cleaning_done', key: ['id'], appendOnly: true },
@@ -50,6 +51,7 @@ export const READINGS = 'reading';
 
 /** Tables that the ledger does not speak of, and why. */
 export const NO_FACTS: Readonly<Record<string, string>> = {
+  instrument_shown: 'what a scale or meter shows now; what was taken of it is in the logbook',
   culture_fit: 'follows from the records of its batches',
   reading_minute: 'follows from the readings, which are counted and summed',
   reading_hour: 'follows from the readings, which are counted and summed',

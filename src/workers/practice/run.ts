@@ -173,6 +173,7 @@ export class PracticeRun {
     return {
       airSetC: inHouse && !heat.elsewhere ? stage.airC : null,
       rh: stage.rh ?? null,
+      goods: [],
       channels: PROBES.map((p) => ({
         key: p.key,
         what: p.what,

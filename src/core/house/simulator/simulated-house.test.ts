@@ -24,6 +24,7 @@ const program = (change: Partial<SimProgram> = {}): SimProgram => ({
     { key: 'air', what: 'air', lastC: 60, piece: null },
     { key: 'wet', what: 'wet_bulb', lastC: null, piece: null },
   ],
+  goods: [],
   ...change,
 });
 const value = (rows: { channel: string; tempC: number }[], key: string) =>

@@ -4,6 +4,7 @@ import type { HeatProduct } from '../../heat/product';
 import { thermalProperties } from '../../heat/properties';
 import { rhFromWetBulb, wetBulbFromRh } from '../../heat/psychrometrics';
 import { noFaults, type Faults } from './faults';
+import { SimulatedGoods, type SimGoods } from './simulated-goods';
 
 /** A piece with a probe in it, and what is around it. */
 export type SimPiece = {
@@ -32,12 +33,14 @@ export type SimProgram = {
     lastC: number | null;
     piece: SimPiece | null;
   }[];
+  /** What ferments and dries in it. */
+  goods: SimGoods[];
 };
 
 export type SimReading = { channel: string; tempC: number };
 
 /** How this house and its goods really are, which nobody told the application. */
-export type Hidden = {
+type Hidden = {
   /** Factors on the film coefficient, conductivity and diameter that a recipe leads to expect. */
   film: number;
   conductivity: number;
@@ -47,7 +50,7 @@ export type Hidden = {
   lagS: number;
 };
 
-export const USUAL_HIDDEN: Hidden = {
+const USUAL_HIDDEN: Hidden = {
   film: 1.22,
   conductivity: 0.94,
   diameter: 1.02,
@@ -91,16 +94,42 @@ const toward = (from: number, to: number, dtS: number, lagS: number) =>
 /** One simulated house with the physics of the core inside, and hidden figures of its own. */
 export class SimulatedHouse {
   readonly faults: Faults = noFaults();
+  private readonly hidden: Hidden = USUAL_HIDDEN;
   private airC: number | null = null;
   private rh: number | null = null;
   private stuckC: number | null = null;
   private drifted = 0;
   private readonly pieces = new Map<string, { batch: string; body: LivePiece }>();
+  private readonly goods = new Map<string, SimulatedGoods>();
 
   constructor(
     private readonly random: () => number,
-    private readonly hidden: Hidden = USUAL_HIDDEN,
+    /** What ferments and dries goes on so many times as fast as the clock. */
+    private readonly pace = 1,
   ) {}
+
+  /** What ferments or hangs of a batch here; undefined where nothing does. */
+  goodsOf(batch: string): SimulatedGoods | undefined {
+    return this.goods.get(batch);
+  }
+
+  /** Takes up what the record says is here now, and lets go of what is not. */
+  private keepGoods(goods: readonly SimGoods[]): void {
+    const air = this.airNow();
+    for (const batch of this.goods.keys())
+      if (!goods.some((g) => g.batch === batch)) this.goods.delete(batch);
+    for (const g of goods) {
+      const known = this.goods.get(g.batch);
+      if (known) known.mark(g, air);
+      else this.goods.set(g.batch, new SimulatedGoods(g, this.random, air));
+    }
+  }
+
+  private airNow = () => ({
+    airC: this.airC ?? ROOM_C,
+    rh: this.rh ?? USUAL_RH,
+    fanOff: this.faults.fanOff,
+  });
 
   /** Air follows its set point as slowly as the house does; a dead fire or an open door pull it down. */
   private stepAir(program: SimProgram, dtS: number): number {
@@ -196,10 +225,13 @@ export class SimulatedHouse {
       .map((c) => ({ c, body: c.piece && this.bodyOf(c.key, c.piece, c.lastC) }));
     let left = Math.min(dtS, MOST_STEP_S);
     let airC = this.airC;
+    this.rh ??= this.stepRh(program, 0);
+    this.keepGoods(program.goods);
     while (left > 0) {
       const dt = Math.min(STEP_S, left);
       airC = this.stepAir(program, dt);
       for (const { c, body } of cores) if (body && c.piece) this.stepPiece(body, c.piece, airC, dt);
+      for (const goods of this.goods.values()) goods.stay(dt * this.pace, this.airNow());
       this.drifted = faults.drift ? this.drifted + dt * DRIFT_C_PER_S : 0;
       left -= dt;
     }

@@ -23,6 +23,8 @@ type Props = {
   outside: string;
   /** What a check of this meter is; left out where the site's meters say it themselves. */
   checkedWords?: string;
+  /** An instrument that says itself what it shows, and puts that into the figure. */
+  live?: (take: (text: string) => void) => ReactNode;
   /** What else is told of it. */
   more?: ReactNode;
   /** Something of that cannot be read: nothing is sent before it is put right. */
@@ -33,7 +35,8 @@ type Props = {
 
 /** One figure of a meter, with whether that was checked today. */
 export function MeterForm(props: Props) {
-  const { label, title, unit, from, to, outside, checkedWords, more, unread, button, make } = props;
+  const { label, title, unit, from, to, outside, checkedWords, more, unread, live, button, make } =
+    props;
   const { timeZone, canWork } = useBatch();
   const { send, busy, message } = usePost();
   const [text, setText] = useState('');
@@ -64,6 +67,7 @@ export function MeterForm(props: Props) {
       }}
     >
       <h2 className="text-lg font-semibold">{title}</h2>
+      {live?.(setText)}
       <NumberField
         label="The meter shows"
         unit={unit}

@@ -1,7 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { PH_SAMPLES, toBase, unitSymbol, type PhSample } from '@/core';
+import { PH_SAMPLES, fromBase, toBase, unitSymbol, type PhSample } from '@/core';
+import { FromInstrument } from '@/features/readings/ui';
 import { Link } from '@/ui/link';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { SelectField } from '@/ui/select-field';
@@ -37,6 +38,17 @@ export function PhForm({ targetPh, meters }: Props) {
       {...(meter ? {} : { checkedWords: 'This meter was checked in its buffers today' })}
       unread={wrong !== null}
       button="Log this pH"
+      live={(take) => (
+        <FromInstrument
+          what="ph_meter"
+          onTake={(shown) => {
+            take(String(Math.round(shown.value * 100) / 100));
+            if (meters.some((m) => m.id === shown.meterId)) setMeter(shown.meterId!);
+            if (shown.sampleC !== null)
+              setTemp(String(Math.round(fromBase('temperature', shown.sampleC, system) * 10) / 10));
+          }}
+        />
+      )}
       make={(ph, checked) => ({
         kind: 'ph_logged',
         ph,

@@ -1,7 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { toBase, unitSymbol, type PieceLoss } from '@/core';
+import { fromBase, toBase, unitSymbol, type PieceLoss } from '@/core';
+import { FromInstrument } from '@/features/readings/ui';
 import { cleared } from '@/ui/cleared';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
@@ -104,6 +105,12 @@ export function PieceWeigh({ losses }: { losses: readonly PieceLoss[] }) {
             known={losses.map((l) => l.piece)}
             label="Piece, by its mark"
             example="red string"
+          />
+          <FromInstrument
+            what="scale"
+            onTake={({ value }) =>
+              setWeight(String(Math.round(fromBase('dose', value, system) * 100) / 100))
+            }
           />
           <NumberField
             label="The scale shows"

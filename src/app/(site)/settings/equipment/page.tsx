@@ -13,7 +13,9 @@ import {
 } from '@/features/settings/ui/EquipmentForms';
 import { MachineForm, RemoveMachineForm } from '@/features/settings/ui/MachineForms';
 import { CareForm, LayoutForm, SensorForms } from '@/features/settings/ui/PlaceForms';
-import { houseChannels } from '@/features/readings/service';
+import { houseChannels, listInstruments, listMeters } from '@/features/readings/service';
+import { InstrumentForm, RevokeInstrumentForm } from '@/features/readings/ui';
+import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 import { learnedByMachine } from '@/features/making/service';
 import { learnedWords, machineWords } from '@/words/machine';
@@ -24,12 +26,14 @@ export default async function EquipmentPage() {
   const person = await requirePage();
   const show = await showOfRequest();
   const run = may(person.role, 'run_site');
-  const [scales, houses, devices, machines, learned] = await Promise.all([
+  const [scales, houses, devices, machines, learned, instruments, meters] = await Promise.all([
     listScales(db()),
     listHouses(db()),
     listDevices(db()),
     listMachines(db()),
     learnedByMachine(db()),
+    listInstruments(db()),
+    listMeters(db(), nowS()),
   ]);
   const sensors = new Map(
     await Promise.all(
@@ -137,6 +141,29 @@ export default async function EquipmentPage() {
             ))}
           </ul>
           {run && houses.length > 0 && <DeviceForm houses={houses} />}
+        </Part>
+        <Part title="Scales and meters that say what they show">
+          <p className="small">
+            Over the same interface, with a token each. What they show is offered where a weight or
+            a pH is logged; it counts only once a person takes it.
+          </p>
+          <ul>
+            {instruments.map((i) => (
+              <li
+                key={i.id}
+                className="flex flex-wrap items-center gap-3 border-t border-line py-2"
+              >
+                <span>
+                  {i.name}:{' '}
+                  {i.shownAt
+                    ? `last heard ${show.clock(i.shownAt.getTime() / 1000)}`
+                    : 'never heard'}
+                </span>
+                {run && <RevokeInstrumentForm id={i.id} name={i.name} />}
+              </li>
+            ))}
+          </ul>
+          {run && <InstrumentForm meters={meters} />}
         </Part>
       </div>
     </div>

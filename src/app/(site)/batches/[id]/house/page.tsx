@@ -23,7 +23,7 @@ import { alarmsOfOne } from '@/features/houses/alarm-groups';
 import { forecastMarks, memberOf } from '@/features/houses/load';
 import { ForecastCard } from '@/features/houses/ui/ForecastCard';
 import { AlarmList } from '@/features/houses/ui/AlarmList';
-import { ImportForm } from '@/features/readings/ui/ImportForm';
+import { ImportForm } from '@/features/readings/ui';
 import { houseChannels, meterChoices } from '@/features/readings/service';
 import { showOfRequest } from '@/features/settings/show';
 import { nowS } from '@/platform/clock';

@@ -1,0 +1,3 @@
+export { FromInstrument } from './FromInstrument';
+export { ImportForm } from './ImportForm';
+export { InstrumentForm, RevokeInstrumentForm } from './InstrumentForms';
