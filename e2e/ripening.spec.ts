@@ -104,6 +104,129 @@ test('a ferment tells its hour, and that it comes and is past, before and after 
   await tell(page, id, Date.now(), [[0, { kind: 'disposed', ...reason }]]);
 });
 
+/** Puts the site where it is now half past four in the afternoon, or back. @returns the zone that it had */
+async function siteZone(page: Page, wanted?: string): Promise<string> {
+  await page.goto('/settings/site');
+  const zone = page.getByLabel('Time zone');
+  const before = await zone.inputValue();
+  const zones = await zone.locator('option').allTextContents();
+  const hourIn = (timeZone: string) =>
+    Number(new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit' }).format(new Date()));
+  await zone.selectOption(wanted ?? zones.find((z) => hourIn(z) === 16)!);
+  await page.getByRole('button', { name: 'Save the site' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  return before;
+}
+
+test('a pH that comes in the night is told on the afternoon’s floor, with a chamber in which it waits', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await signIn(page, 'maud');
+  const before = await siteZone(page);
+  try {
+    await as(page, 'ines');
+    const { id, began } = await startJob(page, 'Quarry dry stick', 42);
+    await hung(page, id, began);
+    await tell(page, id, began, [
+      ...read(16, 41, 3, 22, 21),
+      ph(18, 5.77, began),
+      ph(26, 5.66, began),
+      ph(34, 5.46, began),
+      ph(41.5, 5.27, began),
+    ]);
+    await page.goto(`/batches/${id}/ripening`);
+    await expect(page.getByRole('region', { name: 'Ferment' })).toContainText('pH 5.1');
+    await page.goto('/');
+    await page
+      .getByRole('region', { name: 'Alarms' })
+      .getByRole('link', { name: /The pH comes Quarry dry stick/ })
+      .click();
+    await expect(page.getByText('when nobody is there').first()).toHaveText(
+      /pH 5.1 about .*when nobody is there\. Come, or set the chamber to \d+ °C now: then it waits until/,
+    );
+    await as(page, 'maud');
+    const reason = { disposition: 'destroy', reason: 'the test is over', checks: [] };
+    await tell(page, id, Date.now(), [[0, { kind: 'disposed', ...reason }]]);
+  } finally {
+    await as(page, 'maud');
+    await siteZone(page, before);
+  }
+});
+
+test('what a scale shows is taken by one press, once it is at rest; a meter fills in itself and its sample', async ({
+  page,
+  playwright,
+  baseURL,
+}) => {
+  test.setTimeout(120_000);
+  await signIn(page, 'maud');
+  await page.goto('/settings/equipment');
+  const part = page.getByRole('region', { name: 'Scales and meters that say what they show' });
+  const register = async (name: string, what: string) => {
+    await part.getByLabel('Name').fill(name);
+    await part.getByLabel('What it is').selectOption({ label: what });
+    await part.getByRole('button', { name: 'Register this instrument' }).click();
+    await expect(part.getByText(`${name}: never heard`)).toBeVisible();
+    const words = await part.getByText(/Write this token into it now/).textContent();
+    return playwright.request.newContext({
+      baseURL,
+      extraHTTPHeaders: { authorization: `Bearer ${/jk_\S+/.exec(words!)![0]}` },
+    });
+  };
+  const scale = await register('Hall scale', 'A scale');
+  const meter = await register('Hall meter', 'The pH meter Spear meter 1');
+  const shows = async (of: typeof scale, data: object) => {
+    const answer = await of.post('/api/v1/shown', { data });
+    expect(await answer.json()).toEqual({ ok: true });
+  };
+  const wrong = await scale.post('/api/v1/shown', { data: { value: 5, unit: 'pH', steady: true } });
+  expect([wrong.status(), await wrong.json()]).toEqual([
+    400,
+    expect.objectContaining({ message: 'a scale shows g, kg, oz or lb' }),
+  ]);
+
+  await as(page, 'ines');
+  const { id, began } = await startJob(page, 'Quarry dry stick', 30);
+  await hung(page, id, began);
+  await page.goto(`/batches/${id}/ripening`);
+  const weigh = page.getByRole('form', { name: 'Weigh a marked piece' });
+  await weigh.getByLabel('Piece, by its mark').fill('White');
+  await shows(scale, { value: 0.8, unit: 'kg', steady: false });
+  await expect(weigh.getByText('not at rest yet')).toBeVisible();
+  await expect(weigh.getByRole('button', { name: 'Take 800.0 g' })).toBeDisabled();
+  await shows(scale, { value: 0.812, unit: 'kg', steady: true });
+  await weigh.getByRole('button', { name: 'Take 812.0 g' }).click();
+  await expect(weigh.getByLabel('The scale shows')).toHaveValue('812');
+  await weigh.getByRole('button', { name: 'Record this weight' }).click();
+  await expect(page.getByTestId('losses')).toContainText('White');
+
+  const form = page.getByRole('form', { name: 'Log a pH' });
+  await form.getByLabel('Meter', { exact: true }).selectOption({ index: 0 });
+  await shows(meter, { value: 5.52, unit: 'pH', steady: true, sampleC: 21.5 });
+  await form.getByRole('button', { name: 'Take pH 5.52 at 21.5 °C' }).click();
+  await expect(form.getByLabel('The meter shows')).toHaveValue('5.52');
+  await expect(form.getByLabel('The sample is at')).toHaveValue('21.5');
+  await expect(form.getByLabel('Meter', { exact: true }).locator('option:checked')).toContainText(
+    'Spear meter 1',
+  );
+  await form.getByRole('button', { name: 'Log this pH' }).click();
+  await expect(page.getByRole('region', { name: 'Ferment' })).toContainText(
+    'From 1 reading of this batch',
+  );
+
+  await as(page, 'maud');
+  const reason = { disposition: 'destroy', reason: 'the test is over', checks: [] };
+  await tell(page, id, Date.now(), [[0, { kind: 'disposed', ...reason }]]);
+  await page.goto('/settings/equipment');
+  for (const name of ['Hall scale', 'Hall meter']) {
+    const row = part.getByRole('listitem').filter({ hasText: name });
+    await row.getByRole('button', { name: 'Revoke its token' }).click();
+    await expect(row).toHaveCount(0);
+  }
+  for (const of of [scale, meter]) await of.dispose();
+});
+
 test('fermented, smoked, dried over weeks to its signature; a dry room is told of before the rim is hard', async ({
   page,
 }) => {
