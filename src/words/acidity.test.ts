@@ -42,7 +42,16 @@ test.each([
 });
 
 test('a use-by names its day once it is packed', () => {
-  expect(useByWords({ days: 28, untilS: null }, show)).toMatch(/^4 weeks cooled/);
-  expect(useByWords({ days: 14, untilS: 1_800_000_000 }, show)).toMatch(/^\D+\d+ Jan.*: 2 weeks/);
+  const usual = { cooled: true, by: 'usual', untilS: null } as const;
+  expect(useByWords({ ...usual, days: 28 }, show)).toBe(
+    '4 weeks cooled from the day it is packed, usual',
+  );
+  expect(useByWords({ ...usual, days: 14, untilS: 1_800_000_000 }, show)).toMatch(
+    /^\D+\d+ Jan.*: 2 weeks/,
+  );
+  expect(useByWords({ ...usual, days: 7, cooled: false, by: 'rule' }, show)).toBe(
+    '1 week from the day it is packed, by the site’s rule',
+  );
+  expect(useByWords({ ...usual, days: 40, by: 'rule' }, show)).toMatch(/^40 days cooled/);
   expect(useByWords(null, show)).toMatch(/own plan/);
 });

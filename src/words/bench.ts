@@ -135,7 +135,7 @@ const DUE: Record<ReminderCode, (f: Figures, s: Show) => string> = {
   raw_out: (f, s) =>
     `At most ${s.duration(f.maxS!)} from when it was last measured cold: chill it, measure it, or stuff.`,
   turn_mass: () => 'Halfway through the hold: the middle cures like the rim.',
-  culture_ready: () => 'Put it in within two hours, or throw it away.',
+  culture_ready: (f, s) => `Put it in within ${s.duration(f.useS!)}, or throw it away.`,
   culture_stale: () => 'It has worked for too long in its water: take a fresh one.',
   binder_in: () => 'The batter stiffens: within half an hour it no longer fills well.',
   fresh_part: () => 'Cook a fresh one: a day cold is the most for it.',

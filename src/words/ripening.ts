@@ -27,9 +27,12 @@ export function paceWords(pace: number, batches: number): string {
 /** How long a batch keeps, by what it is; usual, the site's own plan comes first. */
 export function useByWords(useBy: UseBy | null, s: Show): string {
   if (!useBy) return 'as the site’s own plan says';
-  const weeks = useBy.days / 7;
-  const long = `${weeks} weeks cooled from the day it is packed, usual`;
-  return useBy.untilS === null ? long : `${s.day(useBy.untilS)}: ${long}`;
+  const { days, cooled, by } = useBy;
+  const [long, unit] = days % 7 === 0 ? [days / 7, 'week'] : [days, 'day'];
+  const keeps = `${s.number(long)} ${unit}${long === 1 ? '' : 's'}`;
+  const whose = by === 'rule' ? 'by the site’s rule' : 'usual';
+  const said = `${keeps}${cooled ? ' cooled' : ''} from the day it is packed, ${whose}`;
+  return useBy.untilS === null ? said : `${s.day(useBy.untilS)}: ${said}`;
 }
 
 export const TEMPO_WORDS: Record<CultureTempo, string> = {

@@ -80,6 +80,35 @@ describe('cultures', () => {
     expect((await listCultures(demo)).find((c) => c.name === slow.name)!.card).toEqual(card);
   });
 
+  test('a culture in its water goes by the clock of its label as it was then', async () => {
+    const slow = (await listCultures(demo)).find((c) => c.name === 'Slow culture')!;
+    const open = await openOf('Quarry dry stick');
+    const lineId = open.head.recipe.additions.find((a) => a.kind === 'culture')!.id;
+    const timesOf = async (card: object) => {
+      await saveCulture(demo, {
+        ingredientId: slow.ingredientId,
+        card: { ...slow.card!, ...card },
+      });
+      const body = { kind: 'culture_started' as const, lineId };
+      const answer = await postEntry(demo, ines, open.head.id, {
+        id: randomUUID(),
+        happenedAt: new Date().toISOString(),
+        body,
+        corrects: null,
+        confirmed: false,
+        enteredIn: 'metric',
+      });
+      expect(answer).toMatchObject({ ok: true });
+      const { readyS, staleS } = (await again(open)).case.state.cultures[lineId]!;
+      return { readyS, staleS };
+    };
+    expect(await timesOf({ wakeS: 1800, useWithinS: 3600 })).toEqual({
+      readyS: 1800,
+      staleS: 3600,
+    });
+    expect(await timesOf({})).toEqual({ readyS: 900, staleS: 7200 });
+  });
+
   test('what is no culture has no card', async () => {
     const card = { organisms: '', tempo: 'slow' as const, storage: 'cold' as const };
     const { id } = await demo

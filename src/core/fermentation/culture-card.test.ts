@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { cardCourse, courseKey, type CultureCard } from './culture-card';
+import { USUAL_WAKING, cardCourse, courseKey, wakingOf, type CultureCard } from './culture-card';
 import { CULTURE_TEMPOS } from './culture';
 import { USUAL_CULTURES } from './tables/cultures';
 
@@ -41,4 +41,14 @@ test('what was learned of another label or tempo is known as such', () => {
   const keys = CULTURE_TEMPOS.map((tempo) => courseKey(cardCourse({ tempo })));
   const other = courseKey(cardCourse({ tempo: 'fast', bestC: 37 }));
   expect(new Set([...keys, other]).size).toBe(4);
+});
+
+test.each<[string, Parameters<typeof wakingOf>[0], object]>([
+  ['no card', undefined, USUAL_WAKING],
+  ['a label without times', {}, USUAL_WAKING],
+  ['a longer rest', { wakeS: 1800 }, { readyS: 1800, staleS: 7200 }],
+  ['used sooner', { useWithinS: 3600 }, { readyS: 900, staleS: 3600 }],
+  ['used before the usual rest is over', { useWithinS: 600 }, { readyS: 600, staleS: 600 }],
+])('the clock of a culture in its water: %s', (_what, card, expected) => {
+  expect(wakingOf(card)).toEqual(expected);
 });

@@ -16,7 +16,25 @@ export type CultureCard = {
   /** Dose of the label, g per kg of meat. */
   doseGPerKg?: number;
   storage: CultureStorage;
+  /** Least time in its water, and longest time from then on until it is in the meat, s; left out where the label does not say. */
+  wakeS?: number;
+  useWithinS?: number;
 };
+
+/** How long a culture lies in its water at least, and by when it is used, both from when it was put in, s. */
+export type Waking = { readyS: number; staleS: number };
+
+/** Usual of the trade. @source field standard 3.11: 15 to 30 min in water, used within two hours */
+export const USUAL_WAKING: Waking = { readyS: 15 * 60, staleS: 2 * 3600 };
+
+/**
+ * The clock of a culture in its water, by its card. A label that lets it wait for longer than it may be used is taken at its use.
+ * @example wakingOf({ wakeS: 1800 }) // { readyS: 1800, staleS: 7200 }
+ */
+export function wakingOf(card?: Pick<CultureCard, 'wakeS' | 'useWithinS'>): Waking {
+  const staleS = card?.useWithinS ?? USUAL_WAKING.staleS;
+  return { readyS: Math.min(staleS, card?.wakeS ?? USUAL_WAKING.readyS), staleS };
+}
 
 /**
  * The course that a culture starts from, by its card: that of its tempo, at the temperatures of its label. Half a range

@@ -14,6 +14,7 @@ export {
   CULTURE_STORAGES,
   cardCourse,
   courseKey,
+  wakingOf,
   type CultureCard,
   type CultureStorage,
 } from './culture-card';

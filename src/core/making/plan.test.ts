@@ -124,6 +124,16 @@ describe('reminders', () => {
     ['chill_over', [[60, { kind: 'batter_measured', stepId: chill, tempC: 5 }]], 1800],
     ['culture_ready', [[60, { kind: 'culture_started', lineId: 'cul' }]], 960],
     ['culture_stale', [[60, { kind: 'culture_started', lineId: 'cul' }]], 7260],
+    [
+      'culture_ready',
+      [[60, { kind: 'culture_started', lineId: 'cul', readyS: 1800, staleS: 3600 }]],
+      1860,
+    ],
+    [
+      'culture_stale',
+      [[60, { kind: 'culture_started', lineId: 'cul', readyS: 1800, staleS: 3600 }]],
+      3660,
+    ],
     ['binder_in', [[60, { kind: 'addition_ticked', lineId: 'bin' }]], 1860],
     [
       'fresh_part',

@@ -30,9 +30,7 @@ export type Reminder = {
   figures: Record<string, number>;
 };
 
-/** Usual values; s and °C. @source field standard: culture 15-30 min, used within 2 h; binder stiffens */
-const CULTURE_READY_S = 15 * 60;
-const CULTURE_STALE_S = 2 * 3600;
+/** Usual values; s and °C. @source field standard: binder stiffens */
 const BINDER_S = 30 * 60;
 const FRESH_PART_S = 24 * 3600;
 /** A hold that is longer than this is turned once, halfway. */
@@ -136,13 +134,13 @@ const cultures: Ask = ({ s }) =>
       {
         key: `culture:${lineId}:${c.startS}`,
         code: 'culture_ready',
-        dueS: c.startS + CULTURE_READY_S,
-        figures: {},
+        dueS: c.startS + c.readyS,
+        figures: { useS: c.staleS - c.readyS },
       },
       {
         key: `stale:${lineId}:${c.startS}`,
         code: 'culture_stale',
-        dueS: c.startS + CULTURE_STALE_S,
+        dueS: c.startS + c.staleS,
         figures: {},
       },
     ]);

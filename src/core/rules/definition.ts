@@ -36,6 +36,7 @@ const frozen = (label: string) =>
     least: 1,
     most: 10,
   }) as const;
+const keeps = (label: string) => ({ as: 'days', label, optional: true, min: 86_400 }) as const;
 const share = (label: string) => ({ as: 'share', label }) as const;
 const bySpecies = (label: string, as: 'temp' | 'logs') =>
   ({
@@ -208,6 +209,10 @@ export const RULE_DEFINITIONS = {
       most: 6,
     },
     keepC: temp('else kept at most at'),
+    /** Use-by from the day it is packed; the usual one where left out, and none for what keeps without a cooler. */
+    cookedKeepsS: keeps('cooked and not dried it keeps for'),
+    ripenedKeepsS: keeps('fermented or dried, cooled, it keeps for'),
+    stableKeepsS: keeps('without a cooler it keeps for'),
   },
   serving: {
     withinS: seconds('eaten within'),

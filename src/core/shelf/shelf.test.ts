@@ -126,11 +126,11 @@ describe('of a batch', () => {
   });
 
   test.each<[string, EntryBody[], object | null]>([
-    ['cold, not packed', [], { days: 28, untilS: null }],
+    ['cold, not packed', [], { days: 28, untilS: null, cooled: true, by: 'usual' }],
     [
       'cold, packed',
       [{ kind: 'step_done', step: 'pack', weightG: 9000 }],
-      { days: 28, untilS: 1000 + 28 * 86_400 },
+      { days: 28, untilS: 1000 + 28 * 86_400, cooled: true, by: 'usual' },
     ],
     ['it keeps without', [{ kind: 'aw_logged', aw: 0.84, meterCheckedS: 900 }], null],
   ])('use-by, %s', (_what, bodies, expected) => {
@@ -141,6 +141,22 @@ describe('of a batch', () => {
   test('what was cooked and not dried keeps as a cooked one', () => {
     const c = { ...caseOf([]), recipe: fermentedRecipe() };
     expect(keepingOf(c, shelfOf(c)!)?.days).toBe(14);
+  });
+
+  test.each<[string, Partial<typeof SHELF_STRICT>, EntryBody[], object | null]>([
+    ['ripened', { ripenedKeepsS: 40 * 86_400 }, [], { days: 40, cooled: true, by: 'rule' }],
+    [
+      'without a cooler',
+      { stableKeepsS: 90 * 86_400, ripenedKeepsS: 86_400 },
+      [{ kind: 'aw_logged', aw: 0.84, meterCheckedS: 900 }],
+      { days: 90, cooled: false, by: 'rule' },
+    ],
+    ['of another class', { cookedKeepsS: 86_400 }, [], { days: 28, by: 'usual' }],
+  ])('by the site’s rule: %s', (_what, more, bodies, expected) => {
+    const plainCase = caseOf(bodies);
+    const shelf = { ...SHELF_PRESETS[0]!, id: 'x', version: 1, body: { ...SHELF_STRICT, ...more } };
+    const c = { ...plainCase, rules: { ...plainCase.rules, shelf } };
+    expect(keepingOf(c, shelfOf(c)!)).toMatchObject(expected!);
   });
 
   test('none for what neither ferments nor dries; the strict rule where a batch has none', () => {

@@ -11,7 +11,7 @@ import {
   type Offer,
 } from '@/features/logbook/service';
 import { meterGuard, probeGuard } from '@/features/readings/service';
-import { casingGuard, lotGuard } from '@/features/stores/service';
+import { casingGuard, cultureGuard, lotGuard } from '@/features/stores/service';
 import { nowS as clock } from '@/platform/clock';
 import type { Db } from '@/platform/db/client';
 import type { z } from 'zod';
@@ -50,6 +50,7 @@ export const GUARDS: readonly Guard[] = [
   probeGuard,
   meterGuard,
   lotGuard,
+  cultureGuard,
   casingGuard,
 ];
 

@@ -105,7 +105,11 @@ export type MakingSheetData = {
   chillTargetC: number;
   chillFactor: number;
   chillRuns: number;
-  cultures: { lineId: string; name: string; startS: number | null }[];
+  cultures: {
+    lineId: string;
+    name: string;
+    started: { startS: number; readyS: number; staleS: number } | null;
+  }[];
   cooked: { lineId: string; name: string; done: boolean }[];
 };
 
@@ -277,7 +281,7 @@ export function makingSheet(from: From & { batterG: number }): MakingSheetData {
     chillRuns: learned.chill.runs,
     cultures: recipe.additions
       .filter((a) => a.kind === 'culture')
-      .map((a) => ({ lineId: a.id, name: a.name, startS: state.cultures[a.id]?.startS ?? null })),
+      .map((a) => ({ lineId: a.id, name: a.name, started: state.cultures[a.id] ?? null })),
     cooked: recipe.additions
       .filter((a) => a.kind === 'inclusion')
       .map((a) => ({ lineId: a.id, name: a.name, done: state.freshParts[a.id] !== undefined })),

@@ -65,6 +65,20 @@ export const cultureSchema = z.object({
         .max(50, 'more than 50 g per kg is no starter culture')
         .optional(),
       storage: z.enum(CULTURE_STORAGES),
+      wakeS: z
+        .number('give the time in its water')
+        .min(60, 'at least a minute')
+        .max(12 * 3600, 'at most twelve hours')
+        .optional(),
+      useWithinS: z
+        .number('give the time until it is used')
+        .min(300, 'at least five minutes')
+        .max(48 * 3600, 'at most two days')
+        .optional(),
+    })
+    .refine((c) => (c.wakeS ?? 0) < (c.useWithinS ?? Infinity), {
+      path: ['useWithinS'],
+      message: 'longer than it lies in its water',
     })
     .refine(inOrder, {
       path: ['bestC'],

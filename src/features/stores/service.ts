@@ -152,6 +152,7 @@ export { sameName } from './lot-problems';
 export { shortInStores, toWeigh, type ToWeigh } from './shortage';
 export { casingGuard } from './casing-guard';
 export { casingLots, ownCasings, type CasingLot, type OwnCasing } from './casings';
+export { cultureGuard } from './culture-guard';
 export { lotGuard } from './lot-guard';
 export {
   findLot,

@@ -1,6 +1,7 @@
 import { MOST_LOADS } from '../../making/split-loads';
 import { CURE_LINE, SALT_LINE } from '../../formula/scale-recipe';
 import type { Recipe } from '../../formula/recipe';
+import { USUAL_WAKING, type Waking } from '../../fermentation/culture-card';
 import { routeOf } from '../../route/adapter';
 import type { Chapter, Refusal } from '../chapter';
 import type { Author } from '../entry';
@@ -43,7 +44,8 @@ export type BenchBody =
       bind: Bind;
       text?: string;
     } & OfLoad)
-  | { kind: 'culture_started'; lineId: string; waterC?: number }
+  /** `readyS` and `staleS`: by its card at that time, from when it was put in; usual where left out. */
+  | { kind: 'culture_started'; lineId: string; waterC?: number; readyS?: number; staleS?: number }
   | { kind: 'fresh_part_made'; lineId: string; way: FreshWay; cookC: number; cooledC: number }
   /** What was due was done, or why not. */
   | { kind: 'reminder_answered'; key: string; text: string };
@@ -94,7 +96,7 @@ export type BenchState = {
   /** Bowls by load; the last weighing of each counts. */
   bowls: Bowl[];
   trials: Trial[];
-  cultures: Record<string, { startS: number; waterC: number | null; by: Author }>;
+  cultures: Record<string, { startS: number; waterC: number | null; by: Author } & Waking>;
   freshParts: Record<
     string,
     { way: FreshWay; cookC: number; cooledC: number; atS: number; by: Author }
@@ -197,7 +199,13 @@ export const bench: Chapter<BenchBody, BenchState> = {
     },
     culture_started: {
       apply: (s, b, e) => {
-        s.cultures[b.lineId] = { startS: e.happenedS, waterC: b.waterC ?? null, by: e.by };
+        s.cultures[b.lineId] = {
+          startS: e.happenedS,
+          waterC: b.waterC ?? null,
+          by: e.by,
+          readyS: b.readyS ?? USUAL_WAKING.readyS,
+          staleS: b.staleS ?? USUAL_WAKING.staleS,
+        };
       },
       refuses: (_s, b, r) =>
         r.additions.some((a) => a.id === b.lineId && a.kind === 'culture') ? null : 'unknown_line',

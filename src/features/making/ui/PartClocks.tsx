@@ -13,20 +13,22 @@ import type { MakingSheetData } from '../sheet';
 const WAYS = FRESH_WAYS.map((w) => [w, FRESH_WAY_WORDS[w]] as const);
 const COLD_C = 4;
 
-/** A culture that is put into its water: 15 to 30 minutes, 20 to 25 °C, no chlorine; used within two hours. */
+/** A culture that is put into its water, 20 to 25 °C, no chlorine; from then on it goes by the clock of its label. */
 function Culture({ c }: { c: MakingSheetData['cultures'][number] }) {
   const show = useShow();
   const { system } = show.settings;
   const { send, busy, message } = usePost();
   const [text, setText] = useState('');
   const [error, setError] = useState<string | null>(null);
-  if (c.startS !== null)
+  if (c.started) {
+    const { startS, readyS, staleS } = c.started;
     return (
       <p>
-        {c.name}: in its water since {show.time(c.startS)}. Ready {show.time(c.startS + 900)}, used
-        by {show.time(c.startS + 7200)}.
+        {c.name}: in its water since {show.time(startS)}. Ready {show.time(startS + readyS)}, used
+        by {show.time(startS + staleS)}.
       </p>
     );
+  }
   return (
     <form
       className="flex flex-wrap items-end gap-2"

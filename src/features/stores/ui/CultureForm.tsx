@@ -28,6 +28,12 @@ export function CultureForm({ ingredientId, card, save }: Props) {
     const shown = formFigure(v);
     return shown === undefined ? undefined : toBase('temperature', shown, system);
   };
+  const timeOf = (v: FormDataEntryValue | null, unitS: number) => {
+    const figure = formFigure(v);
+    return figure === undefined ? undefined : figure * unitS;
+  };
+  const times = (s: number | undefined, unitS: number) =>
+    s === undefined ? '' : String(s / unitS);
   const shown = (tempC: number | undefined) =>
     tempC === undefined ? '' : String(Math.round(fromBase('temperature', tempC, system) * 10) / 10);
   return (
@@ -43,6 +49,8 @@ export function CultureForm({ ingredientId, card, save }: Props) {
           maxC: tempOf(f.get('max')),
           doseGPerKg: formFigure(f.get('dose')),
           storage: f.get('storage'),
+          wakeS: timeOf(f.get('wake'), 60),
+          useWithinS: timeOf(f.get('use'), 3600),
         },
       })}
       label="Save the card"
@@ -65,6 +73,18 @@ export function CultureForm({ ingredientId, card, save }: Props) {
           name="dose"
           label="Dose (g per kg of meat)"
           value={card?.doseGPerKg === undefined ? '' : String(card.doseGPerKg)}
+          optional
+        />
+        <Field
+          name="wake"
+          label="In its water at least (minutes)"
+          value={times(card?.wakeS, 60)}
+          optional
+        />
+        <Field
+          name="use"
+          label="Used within (hours)"
+          value={times(card?.useWithinS, 3600)}
           optional
         />
         <Field name="storage" label="It is kept" value={card?.storage ?? 'frozen'}>

@@ -1,4 +1,4 @@
-import { cardCourse, type CultureCard } from '@/core';
+import { cardCourse, wakingOf, type CultureCard } from '@/core';
 import { requirePage } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
 import { knownCulture, listCultures, paceOf, seenOf, type Seen } from '@/features/ripening/service';
@@ -141,8 +141,13 @@ export default async function CulturesPage() {
               </div>
             )}
             <p className="small">
-              Wake it in water without chlorine at {show.temp(20)} to {show.temp(25)} for 15 to 30
-              minutes, and use it within two hours; its clock starts on the page of its batch.
+              Wake it in water without chlorine at {show.temp(20)} to {show.temp(25)} for{' '}
+              {show.duration(wakingOf(c.card ?? undefined).readyS)} at least, and use it within{' '}
+              {show.duration(wakingOf(c.card ?? undefined).staleS)}
+              {c.card?.wakeS === undefined && c.card?.useWithinS === undefined
+                ? ' (usual: its label names no times)'
+                : ''}
+              ; its clock starts on the page of its batch.
             </p>
             {writes && (
               <details className="border-t border-line pt-2">
