@@ -63,9 +63,7 @@ test('job 2: a dry stick that was never cooked is signed on its own checks, and 
 }) => {
   test.setTimeout(180_000);
   await signIn(page, 'ines');
-  const stick = page
-    .getByRole('listitem')
-    .filter({ hasText: /Quarry dry stick.*In Stone room/s });
+  const stick = page.getByRole('listitem').filter({ hasText: /Quarry dry stick.*In Stone room/s });
   await expect(stick).toContainText('Dry: weigh the marked pieces');
   await stick.getByRole('heading').getByRole('link').click();
   const pieces = page.getByRole('region', { name: 'Marked pieces' });

@@ -199,7 +199,8 @@ test('what a scale shows is taken by one press, once it is at rest; a meter fill
   await weigh.getByRole('button', { name: 'Take 812.0 g' }).click();
   await expect(weigh.getByLabel('The scale shows')).toHaveValue('812');
   await weigh.getByRole('button', { name: 'Record this weight' }).click();
-  await expect(page.getByTestId('losses')).toContainText('White');
+  const losses = page.getByTestId('losses');
+  await expect(losses).toContainText('White');
 
   const form = page.getByRole('form', { name: 'Log a pH' });
   await form.getByLabel('Meter', { exact: true }).selectOption({ index: 0 });
@@ -214,6 +215,11 @@ test('what a scale shows is taken by one press, once it is at rest; a meter fill
   await expect(page.getByRole('region', { name: 'Ferment' })).toContainText(
     'From 1 reading of this batch',
   );
+  await losses.getByText('White is gone?').click();
+  await losses.getByRole('button', { name: 'eaten, or cut open' }).click();
+  await expect(page.getByText('White is gone?')).toHaveCount(0);
+  await page.goto(`/batches/${id}/log`);
+  await expect(page.getByText('Piece White is weighed no more: eaten, or cut open')).toBeVisible();
 
   await as(page, 'maud');
   const reason = { disposition: 'destroy', reason: 'the test is over', checks: [] };

@@ -1,5 +1,12 @@
-import type { EntryBody, MeterCheck, MiddleBuffer, PhSample } from '@/core';
+import type { EntryBody, MeterCheck, MiddleBuffer, PhSample, PieceEnd } from '@/core';
 import type { Show } from './show';
+
+/** Why a marked piece is weighed no more. */
+export const PIECE_END_WORDS: Record<PieceEnd, string> = {
+  eaten: 'eaten, or cut open',
+  fallen: 'fallen, thrown away',
+  unmarked: 'its mark is lost',
+};
 
 export const SAMPLE_WORDS: Record<PhSample, string> = {
   test_piece: 'the test piece',

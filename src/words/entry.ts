@@ -12,7 +12,7 @@ import {
 import type { Show } from './show';
 import { benchWords, ofLoad } from './bench';
 import { hangingWords } from './hanging';
-import { phWords } from './acidity';
+import { PIECE_END_WORDS, phWords } from './acidity';
 import { lineName } from './line-name';
 import { stepName } from './route';
 import { tickedTemps } from './ticked';
@@ -158,6 +158,8 @@ export function entryWords(
       return 'Hung to dry';
     case 'piece_weighed':
       return `Piece ${b.piece}: ${s.grams(b.weightG)}${b.tareG ? `, ${s.grams(b.tareG)} of it tare` : ''}`;
+    case 'piece_ended':
+      return `Piece ${b.piece} is weighed no more: ${PIECE_END_WORDS[b.why]}`;
     case 'aw_logged':
       return `Water activity ${s.number(b.aw, 3)}${b.meterCheckedS === undefined ? '' : ', meter checked'}`;
     case 'lot_allowed':

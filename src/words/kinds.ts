@@ -48,6 +48,7 @@ export const ENTRY_WORDS: Record<EntryKind, string> = {
   readings_imported: 'a logger file',
   drying_started: 'hanging to dry',
   piece_weighed: 'the weight of a piece',
+  piece_ended: 'a piece that is gone',
   aw_logged: 'a water activity',
   parasites_controlled: 'a control of parasites',
   plan_named: 'a validated plan',

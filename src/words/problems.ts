@@ -47,6 +47,9 @@ const REFUSALS: Record<Refusal, string> = {
   not_this_outcome: 'This recipe’s product does not ask for that.',
   chill_began: 'The chill has begun: what was chilled is packed, not served hot.',
   already_served: 'This batch has been served already.',
+  piece_gone:
+    'This piece is in the log as gone: name another one, or take that line of the log back.',
+  no_such_piece: 'No piece of this name was weighed.',
   not_dried: 'This recipe says nothing of drying.',
   already_drying: 'It hangs to dry already.',
   nothing_hung: 'This recipe is never hung in a house: there is no program.',

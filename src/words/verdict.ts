@@ -60,7 +60,12 @@ const dried: Say = (f, s, c) => {
   const aw = has('aw')
     ? ` Water activity ${s.number(f('aw'), 3)}, at most ${s.number(f('maxAw'), 3)}.`
     : '';
-  return `${loss}${aw}`.trim();
+  const gone = has('ended')
+    ? ` ${s.number(f('ended'), 0)} marked ${f('ended') === 1 ? 'piece is' : 'pieces are'} gone${
+        f('lag') > 0 ? `; what it lagged behind is taken off, ${s.number(f('lag'), 1)} %` : ''
+      }.`
+    : '';
+  return `${loss}${gone}${aw}`.trim();
 };
 const served = (f: (name: string) => number, s: Show) =>
   `${s.duration(f('elapsedS'))} after the pull, limit ${s.duration(f('withinS'))} unless kept at ${s.temp(f('hotC'))} or hotter.`;

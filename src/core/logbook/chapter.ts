@@ -46,6 +46,8 @@ export type Refusal =
   | 'chill_began'
   | 'already_served'
   | 'not_dried'
+  | 'piece_gone'
+  | 'no_such_piece'
   | 'already_drying'
   | 'nothing_hung'
   | 'unknown_step'

@@ -5,6 +5,7 @@ export { CHAPTER_NAMES, ENTRY_KINDS, chapterOf, isCorrectable, type ChapterName 
 export type { AlarmState } from './chapters/alarms';
 export type { DispositionKind } from './chapters/holds';
 export { PH_SAMPLES, type PhSample, type PhTaken } from './chapters/acidity';
+export { PIECE_ENDS, type PieceEnd } from './chapters/drying';
 export type { StepName, Tick } from './chapters/making';
 export type { ProbeUse } from './chapters/probes';
 export { RUN_EVENTS, placeNow, type RunEvent } from './chapters/run';

@@ -36,6 +36,7 @@ export const PART_KINDS = [
   'readings_imported',
   'drying_started',
   'piece_weighed',
+  'piece_ended',
   'aw_logged',
   'labelled',
   'served',

@@ -2,7 +2,7 @@ import { batterComposition, recipeFigures } from '../formula/figures';
 import { estimateAw } from '../drying/water-activity';
 import { shelfRuleOf } from '../rules/rule';
 import type { Case } from '../verdict/check';
-import { isCheckedAw, lossesOf } from '../verdict/drying-check';
+import { isCheckedAw, leastLossOf } from '../verdict/drying-check';
 import { isCheckedPh } from '../verdict/ferment-view';
 import { moistureProtein } from './moisture-protein';
 import { shelfClass, type ShelfClass, type ShelfFigures } from './shelf-class';
@@ -18,8 +18,8 @@ export type ShelfView = ShelfClass & {
 
 /** What it has lost on the way, 0-1, by its marked pieces; null where none was weighed twice. */
 function lossOf(c: Case): number | null {
-  const [least] = lossesOf(c.state).filter((l) => l.weighings > 1);
-  return least ? Math.min(0.7, Math.max(0, least.lossFraction)) : null;
+  const least = leastLossOf(c.state);
+  return least === null ? null : Math.min(0.7, Math.max(0, least));
 }
 
 /** Water activity of the whole by water, salt and solids of the batter, less what was lost; null without a fat figure. */

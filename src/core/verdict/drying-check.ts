@@ -13,9 +13,10 @@ export type PieceLoss = {
   gained: number;
 };
 
-/** Loss of every marked piece since its first weighing, the one that lost least first. */
+/** Loss of every marked piece that still hangs since its first weighing, the one that lost least first. */
 export function lossesOf(state: BatchState): PieceLoss[] {
   return Object.entries(state.pieceWeights)
+    .filter(([piece]) => !(piece in state.endedPieces))
     .map(([piece, log]): PieceLoss => {
       const inTime = [...log].sort((a, b) => a.tS - b.tS);
       const [first, last] = [inTime[0]!, inTime.at(-1)!];
@@ -36,6 +37,36 @@ export function lossesOf(state: BatchState): PieceLoss[] {
     .sort((a, b) => a.lossFraction - b.lossFraction);
 }
 
+type Weighings = BatchState['pieceWeights'][string];
+
+/** What a piece had lost by a time, by its last weighing up to then. */
+function lostBy(log: Weighings, tS: number): number {
+  const inTime = [...log].sort((a, b) => a.tS - b.tS);
+  const last = inTime.findLast((w) => w.tS <= tS) ?? inTime[0]!;
+  return 1 - last.weightG / inTime[0]!.weightG;
+}
+
+/**
+ * How far the pieces that are gone lagged behind those that still hang when they were weighed last, 0-1: a piece that was slow and
+ * is eaten speaks for the ones like it that nobody marked, so that its end makes no batch drier.
+ */
+export function lagOfEnded({ pieceWeights, endedPieces }: BatchState): number {
+  const hanging = Object.entries(pieceWeights).filter(([piece]) => !(piece in endedPieces));
+  return Object.keys(endedPieces).reduce((most, piece) => {
+    const log = pieceWeights[piece] ?? [];
+    if (log.length < 2) return most;
+    const tS = Math.max(...log.map((w) => w.tS));
+    const least = Math.min(...hanging.map(([, other]) => lostBy(other, tS)));
+    return Number.isFinite(least) ? Math.max(most, least - lostBy(log, tS)) : most;
+  }, 0);
+}
+
+/** What the whole batch has lost at least, 0-1, by its marked pieces; null where none was weighed twice. */
+export function leastLossOf(state: BatchState): number | null {
+  const [least] = lossesOf(state).filter((l) => l.weighings > 1);
+  return least ? least.lossFraction - lagOfEnded(state) : null;
+}
+
 function lossOpen(c: Case, target: number, figures: Figure[]): Check | null {
   const rule = c.rules.drying;
   const losses = lossesOf(c.state).filter((l) => l.weighings > 1);
@@ -44,15 +75,19 @@ function lossOpen(c: Case, target: number, figures: Figure[]): Check | null {
     { name: 'minPieces', value: rule.body.minPieces, unit: 'count' },
     { name: 'targetLoss', value: target * 100, unit: 'percent' },
   );
-  const [least] = losses;
-  if (least) figures.push({ name: 'loss', value: least.lossFraction * 100, unit: 'percent' });
+  const least = leastLossOf(c.state);
+  if (least !== null) figures.push({ name: 'loss', value: least * 100, unit: 'percent' });
+  const ended = Object.keys(c.state.endedPieces).length;
+  if (ended > 0)
+    figures.push(
+      { name: 'ended', value: ended, unit: 'count' },
+      { name: 'lag', value: lagOfEnded(c.state) * 100, unit: 'percent' },
+    );
   if (losses.length < rule.body.minPieces)
     return check('drying', rule, 'missing', 'too_few_pieces', figures);
   if (losses.some((l) => l.gained > rule.body.gainShare))
     return check('drying', rule, 'missing', 'piece_gained', figures);
-  return least!.lossFraction < target - 1e-9
-    ? check('drying', rule, 'missing', 'not_dry', figures)
-    : null;
+  return least! < target - 1e-9 ? check('drying', rule, 'missing', 'not_dry', figures) : null;
 }
 
 /** Whether a water activity was read with a meter that was checked in time. */

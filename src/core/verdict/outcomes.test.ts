@@ -145,6 +145,44 @@ describe('dried, never cooked', () => {
     ],
   ])('%s: it stays open', (_name, lines, open) => expect(openChecks(of(lines))).toEqual([open]));
 
+  /** A fourth piece that had come to a share of its weight after fifteen days, and was eaten then. */
+  const eaten = (share: number | null): Line[] => [
+    ...good,
+    [runS - 600, { kind: 'piece_weighed', piece: 'D', weightG: 400 }],
+    ...(share === null
+      ? []
+      : [[runS + 15 * DAY, { kind: 'piece_weighed', piece: 'D', weightG: 400 * share }] as Line]),
+    [runS + 16 * DAY, { kind: 'piece_ended', piece: 'D', why: 'eaten' }],
+  ];
+
+  test.each<[string, number | null, string[], number]>([
+    ['had dried as the others', 0.75, [], 0],
+    ['was ahead of them', 0.7, [], 0],
+    ['nobody had weighed again', null, [], 0],
+    ['lagged far behind: its end makes the batch no drier', 0.97, ['drying:not_dry'], 22],
+  ])('a marked piece was eaten that %s', (_what, share, open, lag) => {
+    const c = of(eaten(share));
+    expect(openChecks(c)).toEqual(open);
+    const { figures } = judge(c).checks.find((k) => k.code === 'drying')!;
+    expect(figures.find((f) => f.name === 'ended')!.value).toBe(1);
+    expect(figures.find((f) => f.name === 'lag')!.value).toBeCloseTo(lag, 6);
+  });
+
+  test('with a piece gone there must be enough left; what is gone is weighed no more', () => {
+    const gone: Line = [packS - HOUR, { kind: 'piece_ended', piece: 'C', why: 'fallen' }];
+    const c = of([...good, gone]);
+    expect(openChecks(c)).toEqual(['drying:too_few_pieces']);
+    const again = (piece: string): EntryBody => ({ kind: 'piece_weighed', piece, weightG: 100 });
+    const end = (piece: string): EntryBody => ({ kind: 'piece_ended', piece, why: 'unmarked' });
+    const at = of([...without((b) => b.kind === 'step_done' && b.step === 'pack'), gone]);
+    expect([again('C'), end('C'), end('Z'), end('A')].map((b) => refusedNow(at, b))).toEqual([
+      'piece_gone',
+      'piece_gone',
+      'no_such_piece',
+      null,
+    ]);
+  });
+
   test.each<[string, Partial<Extract<ParasiteControl, { way: 'frozen' }>>, boolean]>([
     ['−15 °C for 20 days', { atC: -15, forS: 20 * DAY }, true],
     ['−15 °C for 19 days', { atC: -15, forS: 19 * DAY }, false],

@@ -38,9 +38,23 @@ export type RunChartData = {
   nowS: number;
 };
 
-const MOST_POINTS = 600;
+/** Points of all lines together, and of one at most and at least: no screen shows more. */
+const POINTS = { all: 1800, most: 600, least: 200 };
 /** Rejections shorter than this are not shaded: the chart would be full of hairs, s. */
 const SHORTEST_SHADE_S = 120;
+
+/** A log that is looked at again while nothing came is the same array: it was thinned before. */
+type Drawn = { most: number; fromS: number; toS: number; points: Reading[] };
+const drawn = new WeakMap<readonly Reading[], Drawn>();
+
+/** A log between two times as a curve shows it. */
+function pointsOf(log: readonly Reading[], most: number, fromS: number, toS: number): Reading[] {
+  const known = drawn.get(log);
+  if (known?.most === most && known.fromS === fromS && known.toS === toS) return known.points;
+  const points = thinReadings(within(log, fromS, toS), most);
+  drawn.set(log, { most, fromS, toS, points });
+  return points;
+}
 
 const CHILL_NAMES = { ice_bath: 'Ice bath', shower: 'Shower', cooler: 'Cooler' };
 
@@ -120,8 +134,10 @@ export async function runChart(
     const own = given ?? channels.find((ch) => ch.id === id)?.name ?? 'Probe';
     return several ? `${shortName(c)}, ${own}` : own;
   };
+  const share = Math.ceil(POINTS.all / Math.max(1, probes.length));
+  const most = Math.min(POINTS.most, Math.max(POINTS.least, share));
   const inside = (c: Case, log: readonly Reading[], from: number, to: number) =>
-    thinReadings(within(log, Math.max(fromS, from), Math.min(c.nowS, to)), MOST_POINTS);
+    pointsOf(log, most, Math.max(fromS, from), Math.min(c.nowS, to));
   const shared = new Set<number>();
   const lines = probes.flatMap(({ c, p }): ChartLine[] => {
     const common = p.what !== 'core';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { PIECE_ENDS } from '@/core';
 import { tickFields } from './bench-contract';
 import { mass, optionalTemp, part, words } from './entry-fields';
 
@@ -48,6 +49,7 @@ export const finishing = [
     weightG: mass,
     tareG: mass.optional(),
   }),
+  z.object({ kind: z.literal('piece_ended'), part, piece, why: z.enum(PIECE_ENDS) }),
   z.object({
     kind: z.literal('aw_logged'),
     part,

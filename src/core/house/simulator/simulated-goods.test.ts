@@ -3,7 +3,6 @@ import { randomFrom } from '../../random';
 import { SimulatedGoods, type SimGoods } from './simulated-goods';
 import { SimulatedHouse, type SimProgram } from './simulated-house';
 
-const HOUR = 3600;
 const WARM = { airC: 24, rh: 0.9, fanOff: false };
 const COOL = { airC: 13, rh: 0.78, fanOff: false };
 const goods = (change: Partial<SimGoods> = {}): SimGoods => ({

@@ -1,6 +1,10 @@
 import type { Chapter } from '../chapter';
 import type { Author } from '../entry';
 
+/** Why a marked piece is weighed no more. */
+export const PIECE_ENDS = ['eaten', 'fallen', 'unmarked'] as const;
+export type PieceEnd = (typeof PIECE_ENDS)[number];
+
 export type DryingBody =
   /** Hung to dry after its chill, in a place of its own. */
   | { kind: 'drying_started'; houseId?: string }
@@ -11,6 +15,7 @@ export type DryingBody =
       /** Hook, string or tray that was on the scale with it, g. */
       tareG?: number;
     }
+  | { kind: 'piece_ended'; piece: string; why: PieceEnd }
   | {
       kind: 'aw_logged';
       aw: number;
@@ -22,12 +27,14 @@ export type DryingState = {
   drying: { startS: number; houseId: string | null } | null;
   /** Net weights of marked pieces by name, in time, g. */
   pieceWeights: Record<string, { tS: number; weightG: number; by: Author }[]>;
+  /** Marked pieces that are gone, by name. */
+  endedPieces: Record<string, { tS: number; why: PieceEnd; by: Author }>;
   aw: { aw: number; tS: number; meterCheckedS: number | null; by: Author }[];
 };
 
 /** Drying: the weights of marked pieces, and the water activity at its end. */
 export const drying: Chapter<DryingBody, DryingState> = {
-  empty: () => ({ drying: null, pieceWeights: {}, aw: [] }),
+  empty: () => ({ drying: null, pieceWeights: {}, endedPieces: {}, aw: [] }),
   kinds: {
     drying_started: {
       apply: (s, b, e) => {
@@ -47,7 +54,21 @@ export const drying: Chapter<DryingBody, DryingState> = {
         const net = { tS: e.happenedS, weightG: b.weightG - (b.tareG ?? 0), by: e.by };
         (s.pieceWeights[b.piece] ??= []).push(net);
       },
-      refuses: (_s, _b, r) => (r.drying ? null : 'not_dried'),
+      refuses: (s, b, r) =>
+        !r.drying ? 'not_dried' : b.piece in s.endedPieces ? 'piece_gone' : null,
+      correctable: true,
+      bearsOn: ['drying'],
+    },
+    piece_ended: {
+      apply: (s, { piece, why }, e) => {
+        s.endedPieces[piece] = { tS: e.happenedS, why, by: e.by };
+      },
+      refuses: (s, b) =>
+        b.piece in s.endedPieces
+          ? 'piece_gone'
+          : b.piece in s.pieceWeights
+            ? null
+            : 'no_such_piece',
       correctable: true,
       bearsOn: ['drying'],
     },

@@ -11,6 +11,7 @@ import { AskAgain, useQuestion } from '@/ui/question';
 import { Said } from '@/ui/status';
 import { withTime } from './EntryButton';
 import { PieceField } from './PieceField';
+import { PieceGone } from './PieceGone';
 import { useBatch, usePost } from '@/features/logbook/ui';
 import { WhenField } from './WhenField';
 
@@ -31,6 +32,7 @@ function Losses({ losses }: { losses: readonly PieceLoss[] }) {
             {l.weighings > 1 ? `${show.number(l.lossFraction * 100, 1)} % lost` : 'weighed once'}
             <span className="text-soft">, {show.clock(l.atS)}</span>
           </span>
+          <PieceGone piece={l.piece} />
         </li>
       ))}
     </ul>

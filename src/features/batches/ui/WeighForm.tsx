@@ -1,7 +1,16 @@
 'use client';
 
 import { useState } from 'react';
-import { CURE_LINE, scaleRecipe, toBase, unitSymbol, type LotProblem, type Recipe } from '@/core';
+import {
+  CURE_LINE,
+  fromBase,
+  scaleRecipe,
+  toBase,
+  unitSymbol,
+  type LotProblem,
+  type Recipe,
+} from '@/core';
+import { FromInstrument } from '@/features/readings/ui';
 import type { LotChoice } from '@/features/stores/contract';
 import type { LoadLine } from '@/features/making/contract';
 import { NumberField, readFigure } from '@/ui/number-field';
@@ -181,6 +190,18 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
             onDecided={() => setRefused([])}
           />
         )}
+        <FromInstrument
+          what="scale"
+          onTake={({ value }) =>
+            type(
+              String(
+                isMeat
+                  ? Math.round(fromBase('mass', value, show.settings.system) * 1000) / 1000
+                  : Math.round(value * 100) / 100,
+              ),
+            )
+          }
+        />
         <NumberField
           label={`The scale shows (${wanted.scale?.name ?? 'your scale'})`}
           unit={unit}
