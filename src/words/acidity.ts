@@ -8,6 +8,10 @@ export const PIECE_END_WORDS: Record<PieceEnd, string> = {
   unmarked: 'its mark is lost',
 };
 
+/** Marked pieces that are gone, and what they had lost less than the others, %. */
+export const goneWords = (ended: number, lag: number, s: Show): string =>
+  ` ${s.number(ended, 0)} marked ${ended === 1 ? 'piece is' : 'pieces are'} gone${lag > 0 ? `; what was less dry of it is taken off, ${s.number(lag, 1)} %` : ''}.`;
+
 export const SAMPLE_WORDS: Record<PhSample, string> = {
   test_piece: 'the test piece',
   product: 'the product itself',

@@ -1,5 +1,6 @@
 import { degreeHourFigure, degreeHourUnit } from './degree-hours';
 import type { Check } from '@/core';
+import { goneWords } from './acidity';
 import type { Show } from './show';
 import { REJECT_WORDS } from './house';
 
@@ -60,11 +61,7 @@ const dried: Say = (f, s, c) => {
   const aw = has('aw')
     ? ` Water activity ${s.number(f('aw'), 3)}, at most ${s.number(f('maxAw'), 3)}.`
     : '';
-  const gone = has('ended')
-    ? ` ${s.number(f('ended'), 0)} marked ${f('ended') === 1 ? 'piece is' : 'pieces are'} gone${
-        f('lag') > 0 ? `; what it lagged behind is taken off, ${s.number(f('lag'), 1)} %` : ''
-      }.`
-    : '';
+  const gone = has('ended') ? goneWords(f('ended'), f('lag'), s) : '';
   return `${loss}${gone}${aw}`.trim();
 };
 const served = (f: (name: string) => number, s: Show) =>

@@ -39,11 +39,15 @@ export function lossesOf(state: BatchState): PieceLoss[] {
 
 type Weighings = BatchState['pieceWeights'][string];
 
-/** What a piece had lost by a time, by its last weighing up to then. */
+/** What a piece had lost by a time, straight between its weighings; the ends hold. */
 function lostBy(log: Weighings, tS: number): number {
   const inTime = [...log].sort((a, b) => a.tS - b.tS);
-  const last = inTime.findLast((w) => w.tS <= tS) ?? inTime[0]!;
-  return 1 - last.weightG / inTime[0]!.weightG;
+  const lossOf = (w: Weighings[number]) => 1 - w.weightG / inTime[0]!.weightG;
+  const after = inTime.findIndex((w) => w.tS > tS);
+  if (after < 0) return lossOf(inTime.at(-1)!);
+  if (after === 0) return 0;
+  const [a, b] = [inTime[after - 1]!, inTime[after]!];
+  return lossOf(a) + ((tS - a.tS) / (b.tS - a.tS)) * (lossOf(b) - lossOf(a));
 }
 
 /**
