@@ -20,6 +20,7 @@ export {
 } from './culture-card';
 export {
   MIDDLE_BUFFERS,
+  bufferPh,
   checkMeter,
   metersApart,
   truePh,

@@ -1,4 +1,4 @@
-import { SimulatedInstrument, type InstrumentKind } from '@/core';
+import { SimulatedInstrument, bufferPh, type InstrumentKind } from '@/core';
 
 export type InstrumentSetup = { token: string; name: string; what: InstrumentKind };
 
@@ -12,9 +12,9 @@ const FRESH_G = 920;
 
 /** What stands beside every instrument: the buffers of a meter, a fresh piece for a scale. */
 export const ALWAYS: Readonly<Record<InstrumentKind, readonly Put[]>> = {
-  ph_meter: [7, 4.01].map((ph) => ({
-    label: `Buffer ${ph.toFixed(2)}`,
-    truth: () => ph,
+  ph_meter: (['7.00', '4.01'] as const).map((name) => ({
+    label: `Buffer ${name}`,
+    truth: () => bufferPh(name, BUFFER_C),
     sampleC: () => BUFFER_C,
   })),
   scale: [{ label: 'A fresh piece', truth: () => FRESH_G }],

@@ -16,7 +16,7 @@ export type InstrumentFault = keyof typeof INSTRUMENT_FAULTS;
 export type InstrumentShown = { value: number; steady: boolean; sampleC?: number };
 
 /** How a meter and a scale really are: off at pH 7, share of its slope, share of a weight, and what they never come below. */
-const HIDDEN = { offsetPh: 0.05, slope: 0.965, scale: 1.002 };
+const HIDDEN = { offsetPh: 0.02, slope: 0.997, scale: 1.002 };
 const NOISE = { ph_meter: 0.006, scale: 0.4 };
 const UNSTEADY = { ph_meter: 0.15, scale: 25 };
 const STEP = { ph_meter: 0.01, scale: 1 };

@@ -18,7 +18,7 @@ export function PieceGone({ piece }: { piece: string }) {
           <button
             key={why}
             type="button"
-            className="button min-h-12"
+            className="button min-h-12 first-letter:uppercase"
             disabled={busy}
             onClick={() => void send({ kind: 'piece_ended', piece, why })}
           >

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { MIDDLE_BUFFERS, fromBase, toBase, unitSymbol } from '@/core';
+import { MIDDLE_BUFFERS, fromBase, toBase, unitSymbol, type UnitSystem } from '@/core';
 import { FromInstrument } from '@/features/readings/ui';
 import { ActionForm, Field } from '@/ui/action-form';
 import { formFigure } from '@/ui/form-figure';
@@ -13,13 +13,16 @@ import { useWorker } from './post-as';
 
 const USUAL_BUFFER_C = 20;
 /** Takes what a meter shows into the first of the two fields that is empty, of the meter that it is. */
-function intoBuffer(form: HTMLFormElement | null, shown: Live): void {
+function intoBuffer(form: HTMLFormElement | null, shown: Live, system: UnitSystem): void {
   const field = (name: string) => form?.elements.namedItem(name) as HTMLInputElement | null;
   const [meter, middle, sour] = [field('meterId'), field('shownMiddle'), field('shownSour')];
   if (meter && shown.meterId && meter.value !== shown.meterId) {
     meter.value = shown.meterId;
     if (middle && sour) middle.value = sour.value = '';
   }
+  const buffer = field('buffer');
+  if (buffer && shown.sampleC !== null)
+    buffer.value = String(Math.round(fromBase('temperature', shown.sampleC, system)));
   const free = [middle, sour].find((f) => f?.value === '');
   if (free) free.value = String(Math.round(shown.value * 100) / 100);
 }
@@ -70,7 +73,7 @@ export function MeterCheckForm({ meters }: { meters: { id: string; name: string 
           </option>
         ))}
       </Field>
-      <FromInstrument what="ph_meter" onTake={(shown, form) => intoBuffer(form, shown)} />
+      <FromInstrument what="ph_meter" onTake={(shown, form) => intoBuffer(form, shown, system)} />
       <div className="grid items-end gap-3 sm:grid-cols-3">
         <Field name="shownMiddle" label="Shows in it" />
         <Field name="shownSour" label="Shows in pH 4.01" />
