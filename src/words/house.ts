@@ -9,6 +9,9 @@ export const EVENT_WORDS: Record<RunEvent, string> = {
   wood_added: 'Wood added',
   smoke_out: 'Smoke out',
   probe_moved: 'Probe moved',
+  film_on: 'Film over the sticks',
+  film_off: 'Film taken off',
+  wet_cloths: 'Wet cloths hung up',
 };
 
 /** What a probe does where it is not credited; `jump` and `drift` stand in verdicts signed before judgement 2. */
@@ -111,7 +114,7 @@ const SAY: Record<AlarmCode, Say> = {
   too_hot: (f, s) =>
     `Core ${s.temp(f.coreC!)}; above ${s.temp(f.limitC!)} fat runs out. Turn the heat down, or pull.`,
   air_out_of_band: (f, s) =>
-    `Air ${s.temp(f.airC!)} for 10 min, set point ${s.temp(f.setC!)}. Look at dampers, fuel and fan.`,
+    `Air ${s.temp(f.airC!)} for ${s.duration(f.forS!)}, set point ${s.temp(f.setC!)}. Look at dampers, ${f.chamber ? 'door, cooling and fan' : 'fuel and fan'}.`,
   core_stall: stall,
   cold_smoke_warm: (f, s) =>
     `Air ${s.temp(f.airC!)}: above ${s.temp(f.limitC!)} it is no cold smoke. Less fire, more distance.`,

@@ -8,6 +8,7 @@ import { routeOf } from '../route/adapter';
 import type { Case } from '../verdict/check';
 import { lossesOf } from '../verdict/drying-check';
 import { humidityOf } from '../verdict/humidity-of';
+import { filmSpans, underFilm } from './film';
 
 /** What is known of the pieces of a batch that dries. */
 export type Drying = {
@@ -70,10 +71,12 @@ export function dryingOf(c: Case): Drying | null {
   /* What is packed dries no more. */
   const nowS = Math.min(c.nowS, c.state.steps.pack?.atS ?? c.nowS);
   const late = air.filter((a) => a.tS >= nowS - LATELY_S && a.tS <= nowS);
+  const spans = filmSpans(c.state, nowS);
+  const usual = { airC: set?.airC ?? USUAL_ROOM.airC, rh: set?.rh ?? USUAL_ROOM.rh };
   const ahead =
     late.length > 0
       ? { airC: mean(late.map((a) => a.airC)), rh: mean(late.map((a) => a.rh)) }
-      : { airC: set?.airC ?? USUAL_ROOM.airC, rh: set?.rh ?? USUAL_ROOM.rh };
+      : usual;
   const { permeability, ...piece } = dryingPiece(c.recipe);
   return {
     targetLoss,
@@ -85,7 +88,7 @@ export function dryingOf(c: Case): Drying | null {
         piece,
         permeability,
         weighings: c.state.pieceWeights[name]!.map(({ tS, weightG }) => ({ tS, weightG })),
-        air,
+        air: underFilm(air, spans, { fromS, nowS, usual }),
         ahead,
         nowS,
         targetLoss,

@@ -161,6 +161,23 @@ describe('pieces as their forecast takes them', () => {
     expect(d.pieces[0]!.input.ahead.rh).toBeCloseTo(0.7, 2);
     expect(d.pieces[0]!.input.air.length).toBeGreaterThan(70);
   });
+
+  test('a night under film has been moist, and says nothing of the days to come', () => {
+    const film: [number, EntryBody][] = [
+      [20, { kind: 'event_logged', event: 'film_on' }],
+      [32, { kind: 'event_logged', event: 'film_off' }],
+    ];
+    const { input } = dryingOf(caseAt(80, [...pieces, ...film]))!.pieces[0]!;
+    const rhAt = (h: number) => input.air.findLast((a) => a.tS <= RUN + h * HOUR)!.rh;
+    expect([rhAt(10), rhAt(25), rhAt(40)]).toEqual([0.78, 0.96, 0.78]);
+    expect(input.ahead.rh).toBe(0.78);
+  });
+
+  test('a piece that is gone is forecast no more', () => {
+    const gone: [number, EntryBody] = [75, { kind: 'piece_ended', piece: 'A', why: 'eaten' }];
+    const d = dryingOf(caseAt(80, [...pieces, gone]))!;
+    expect(d.pieces.map((p) => p.piece)).toEqual(['B']);
+  });
 });
 
 describe('alarms of a ferment', () => {

@@ -37,12 +37,15 @@ export const airOutOfBand: Look = (v) => {
   if (!inHouse(v) || v.at!.medium !== 'air' || v.at!.stage.rampFromC !== undefined) return null;
   const slow = slowStage(v);
   if (v.nowS - v.at!.startS < (slow ? CHAMBER.settleS : SETTLE_S)) return null;
-  const recent = since(v.air, v.nowS - (slow ? CHAMBER.windowS : FALL.windowS));
+  const forS = slow ? CHAMBER.windowS : FALL.windowS;
+  const recent = since(v.air, v.nowS - forS);
   const last = lastOf(recent);
   if (!last || recent.length < 3) return null;
   const bandC = slow ? chamberBandC(v) : BAND_C;
   const off = recent.every((r) => Math.abs(r.tempC - v.at!.stage.airC) > bandC);
-  return off ? { airC: last.tempC, setC: v.at!.stage.airC } : null;
+  return off
+    ? { airC: last.tempC, setC: v.at!.stage.airC, forS, ...(slow ? { chamber: 1 } : {}) }
+    : null;
 };
 
 /** Band of a chamber by how it kept its set point since it settled, °C. */

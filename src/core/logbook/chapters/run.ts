@@ -12,6 +12,9 @@ export const RUN_EVENTS = [
   'wood_added',
   'smoke_out',
   'probe_moved',
+  'film_on',
+  'film_off',
+  'wet_cloths',
 ] as const;
 export type RunEvent = (typeof RUN_EVENTS)[number];
 

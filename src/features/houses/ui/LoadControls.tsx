@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { RUN_EVENTS } from '@/core';
+import { RUN_EVENTS, type RunEvent } from '@/core';
 import { EVENT_WORDS } from '@/words/house';
 import { cleared } from '@/ui/cleared';
 import { NumberField, readFigure } from '@/ui/number-field';
@@ -18,6 +18,8 @@ type Props = {
   /** The present stage has what it waited for, for every batch. */
   over: boolean;
   paused: boolean;
+  /** A chamber or a drying room: there is no fire, but makeshifts of its own. */
+  lasts: boolean;
 };
 
 type What = 'extend' | 'pause' | 'skip';
@@ -26,8 +28,11 @@ const WHAT_WORDS: Record<What, string> = {
   pause: 'Pause the program',
   skip: 'Go to another stage',
 };
-/** Smoke that is out is said where the vent is looked at. */
-const PRESSED = RUN_EVENTS.filter((e) => e !== 'smoke_out');
+const FIRE: readonly RunEvent[] = ['fuel', 'wood_added', 'smoke_out'];
+const MAKESHIFTS: readonly RunEvent[] = ['film_on', 'film_off', 'wet_cloths'];
+/** What a press tells of a place. Smoke that is out is said where the vent is looked at. */
+const pressedIn = (lasts: boolean) =>
+  RUN_EVENTS.filter((e) => !(lasts ? FIRE : ['smoke_out', ...MAKESHIFTS]).includes(e));
 
 function ChangeForm({ batchIds, stageIndex, stages }: Props) {
   const { sendTo, busy, message } = usePostTo();
@@ -92,7 +97,7 @@ function ChangeForm({ batchIds, stageIndex, stages }: Props) {
 
 /** What a person does to a running load: on to the next stage, events, and changes with a reason. */
 export function LoadControls(props: Props) {
-  const { batchIds, stageIndex, stages, over, paused } = props;
+  const { batchIds, stageIndex, stages, over, paused, lasts } = props;
   const { canWork } = useWorker();
   const { sendTo, busy, message } = usePostTo();
   if (!canWork || batchIds.length === 0) return null;
@@ -124,7 +129,7 @@ export function LoadControls(props: Props) {
         )
       )}
       <div className="flex flex-wrap gap-2" role="group" aria-label="What happened">
-        {PRESSED.map((event) => (
+        {pressedIn(lasts).map((event) => (
           <button
             key={event}
             type="button"

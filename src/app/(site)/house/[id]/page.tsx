@@ -119,6 +119,7 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
                 stages={run.program.map((s) => s.name)}
                 over={there.every((m) => m.progress?.over)}
                 paused={there.some((m) => m.progress?.paused)}
+                lasts={lasts}
               />
             </section>
           )}
