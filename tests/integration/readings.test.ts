@@ -69,6 +69,10 @@ test('a humidity sensor fills the wet bulb of its house, told twice it is known'
   await ingestReadings(t.db, device, [{ channel: 'air', at, tempC: 14 }], nowS);
   expect(await ingestReadings(t.db, device, rows, nowS)).toMatchObject({ new: 1, bad: [] });
   expect(await ingestReadings(t.db, device, rows, nowS)).toMatchObject({ new: 0, known: 1 });
+  /* The air has gone on since: told again, or late, it is still that of its own time. */
+  const later = new Date(nowS * 1000 + 1000).toISOString();
+  await ingestReadings(t.db, device, [{ channel: 'air', at: later, tempC: 30 }], nowS);
+  expect(await ingestReadings(t.db, device, rows, nowS)).toMatchObject({ known: 1, bad: [] });
 });
 
 test('a device is known by its token alone, until it is revoked', async () => {

@@ -2,4 +2,4 @@
 export { isSlowNow, slowSpans, type SlowSpan } from './slow-spans';
 export { inPieces, resumeEvidence, type Evidence, type EvidenceBasis } from './resume-evidence';
 export { thinReadings } from '../probes/thin';
-export { within } from '../probes/series-at';
+export { nearest, within } from '../probes/series-at';

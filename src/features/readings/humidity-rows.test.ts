@@ -1,5 +1,5 @@
 import { wetBulbFromRh } from '@/core';
-import { wetBulbRows } from './humidity-rows';
+import { airlessTimes, wetBulbRows } from './humidity-rows';
 
 const CHANNELS = [
   { id: 1, key: 'air', what: 'air' as const },
@@ -9,34 +9,34 @@ const AT = '2026-11-23T12:00:00Z';
 const humid = (change: object = {}) => ({ channel: 'wet', at: AT, rh: 0.8, ...change });
 const air = (tempC: number, at = AT) => ({ channel: 'air', at, tempC });
 const wet = (airC: number, rh = 0.8) => expect.closeTo(wetBulbFromRh(airC, rh), 1) as number;
-const AN_HOUR_AGO = { atMs: Date.parse(AT) - 3_600_000, tempC: 14 };
+const NONE = new Map<number, number>();
 
-test.each<[string, unknown[], Parameters<typeof wetBulbRows>[2], unknown]>([
+test.each<[string, unknown[], ReadonlyMap<number, number>, unknown]>([
   [
     'by its own air',
     [humid({ airC: 24 }), air(14)],
-    null,
+    NONE,
     { channel: 'wet', at: AT, tempC: wet(24) },
   ],
   [
     'by the air of the report',
     [humid(), air(14)],
-    null,
+    NONE,
     { channel: 'wet', at: AT, tempC: wet(14) },
   ],
   [
     'by the nearest of them',
     [humid(), air(20, '2026-11-23T11:57:00Z'), air(14, '2026-11-23T12:01:00Z')],
-    null,
+    NONE,
     { channel: 'wet', at: AT, tempC: wet(14) },
   ],
   [
-    'by the air stored last',
+    'by the air stored about that time',
     [humid()],
-    { ...AN_HOUR_AGO, atMs: Date.parse(AT) - 60_000 },
+    new Map([[Date.parse(AT), 14]]),
     { channel: 'wet', at: AT, tempC: wet(14) },
   ],
-  ['saturated', [humid({ rh: 1, airC: 14 })], null, { channel: 'wet', at: AT, tempC: wet(14, 1) }],
+  ['saturated', [humid({ rh: 1, airC: 14 })], NONE, { channel: 'wet', at: AT, tempC: wet(14, 1) }],
 ])('a humidity is kept as the wet bulb of its air: %s', (_what, rows, last, expected) => {
   const told = wetBulbRows(rows, CHANNELS, last);
   expect(told.bad).toEqual([]);
@@ -51,7 +51,7 @@ test.each<[string, unknown, string, RegExp]>([
   ['without any air', humid(), 'airC', /within five minutes/],
   ['in air of a furnace', humid({ airC: 180 }), 'airC', /180/],
 ])('one that means nothing is named and not kept: %s', (_what, row, field, reason) => {
-  const told = wetBulbRows([air(14, '2026-11-23T09:00:00Z'), row], CHANNELS, AN_HOUR_AGO);
+  const told = wetBulbRows([air(14, '2026-11-23T09:00:00Z'), row], CHANNELS, NONE);
   expect(told.rows[1]).toBeUndefined();
   expect(told.bad).toEqual([
     { index: 1, field, reason: expect.stringMatching(reason) as unknown as string },
@@ -60,5 +60,11 @@ test.each<[string, unknown, string, RegExp]>([
 
 test('a temperature, and a row that nobody understands, are left as they are', () => {
   const rows = [air(14), null, 'junk', { channel: 'wet', at: AT, tempC: 12, rh: 0.8 }];
-  expect(wetBulbRows(rows, CHANNELS, null)).toEqual({ rows, bad: [] });
+  expect(wetBulbRows(rows, CHANNELS, NONE)).toEqual({ rows, bad: [] });
+});
+
+test('only a humidity without its air is looked up', () => {
+  expect(airlessTimes([humid({ airC: 14 }), air(14), humid({ rh: 83 }), humid()])).toEqual([
+    Date.parse(AT),
+  ]);
 });

@@ -1,52 +1,46 @@
-import { wetBulbFromRh, type ReadingPlace } from '@/core';
+import { nearest, wetBulbFromRh, type Reading, type ReadingPlace } from '@/core';
 import { deviceHumiditySchema, deviceReadingSchema, type ReadingsAnswer } from './contract';
 
 type Bad = ReadingsAnswer['bad'][number];
 export type HouseChannel = { id: number; key: string; what: ReadingPlace };
 
-/** A humidity and the air that it was measured in belong together within so long, ms. */
-const TOGETHER_MS = 5 * 60_000;
+/** A humidity and the air that it was measured in belong together within so long, s. */
+export const TOGETHER_S = 5 * 60;
 /** Air whose humidity a sensor tells, °C. */
 const AIR_C = { least: -10, most: 100 };
 
-type AirRow = { atMs: number; tempC: number };
-
-/** The air of the same report that is nearest to a time, or what a house's air sensor told last. */
-function airBeside(atMs: number, reported: readonly AirRow[], last: AirRow | null): number | null {
-  const near = [...reported, ...(last ? [last] : [])]
-    .map((r) => ({ ...r, offMs: Math.abs(r.atMs - atMs) }))
-    .filter((r) => r.offMs <= TOGETHER_MS);
-  return (
-    near.reduce<(typeof near)[number] | null>(
-      (best, r) => (best && best.offMs <= r.offMs ? best : r),
-      null,
-    )?.tempC ?? null
-  );
-}
-
-/** Air of a house in rows that say it, in the order of the report. */
-const airsIn = (rows: readonly unknown[], airs: ReadonlySet<string>): AirRow[] =>
-  rows.flatMap((raw) => {
-    const row = deviceReadingSchema.safeParse(raw);
-    return row.success && airs.has(row.data.channel)
-      ? [{ atMs: Date.parse(row.data.at), tempC: row.data.tempC }]
-      : [];
-  });
+/** Air of a house in rows that say it, in time. */
+const airsIn = (rows: readonly unknown[], airs: ReadonlySet<string>): Reading[] =>
+  rows
+    .flatMap((raw) => {
+      const row = deviceReadingSchema.safeParse(raw);
+      return row.success && airs.has(row.data.channel)
+        ? [{ tS: Date.parse(row.data.at) / 1000, tempC: row.data.tempC }]
+        : [];
+    })
+    .sort((a, b) => a.tS - b.tS);
 
 /** Is this a row of a humidity sensor, whatever else may be wrong with it? */
-export const isHumidity = (raw: unknown) =>
+const isHumidity = (raw: unknown) =>
   typeof raw === 'object' && raw !== null && 'rh' in raw && !('tempC' in raw);
+
+/** Times of humidities that come without their air, epoch ms. */
+export const airlessTimes = (rows: readonly unknown[]): number[] =>
+  rows.flatMap((raw) => {
+    const row = isHumidity(raw) ? deviceHumiditySchema.safeParse(raw) : null;
+    return row?.success && row.data.airC === undefined ? [Date.parse(row.data.at)] : [];
+  });
 
 /**
  * Rows of a humidity sensor as what they stand for, the wet bulb of their air, so that a humidity is one thing everywhere. The air
- * is the row's own `airC`, or else that of the house in the same report or the last one stored, within five minutes.
- * @param lastAir newest stored reading of the house's air, or null
+ * is the row's own `airC`, or else that of the house within five minutes, in the same report or stored before.
+ * @param stored air of the house by the times of {@link airlessTimes}, °C
  * @returns the rows in their places, those that cannot be understood as undefined, with their reasons
  */
 export function wetBulbRows(
   rows: readonly unknown[],
   channels: readonly HouseChannel[],
-  lastAir: AirRow | null,
+  stored: ReadonlyMap<number, number>,
 ): { rows: unknown[]; bad: Bad[] } {
   if (!rows.some(isHumidity)) return { rows: [...rows], bad: [] };
   const bad: Bad[] = [];
@@ -68,8 +62,9 @@ export function wetBulbRows(
         'channel',
         `"${channel}" is no humidity (wet bulb) channel of this device’s house`,
       );
-    const air = airC ?? airBeside(Date.parse(at), reported, lastAir);
-    if (air === null)
+    const atMs = Date.parse(at);
+    const air = airC ?? nearest(reported, atMs / 1000, TOGETHER_S)?.tempC ?? stored.get(atMs);
+    if (air === undefined)
       return say(
         'airC',
         'no air temperature within five minutes: send it as airC, or the air’s own row',

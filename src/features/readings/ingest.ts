@@ -4,8 +4,8 @@ import { neverBlameDevices } from '@/platform/clock-watch';
 import type { Db } from '@/platform/db/client';
 import { notify } from '@/platform/events';
 import { deviceReadingSchema, type ReadingsAnswer } from './contract';
-import { isHumidity, wetBulbRows, type HouseChannel } from './humidity-rows';
-import { houseChannels, lastReadings, storeReadings, type ReadingRow } from './repository';
+import { TOGETHER_S, airlessTimes, wetBulbRows, type HouseChannel } from './humidity-rows';
+import { houseChannels, readingsNear, storeReadings, type ReadingRow } from './repository';
 
 type Bad = ReadingsAnswer['bad'][number];
 type Row = ReadingRow & { index: number };
@@ -22,11 +22,13 @@ function outside(atS: number, { fromS, toS }: TimeRange): string | null {
   return atS < fromS ? 'from before this site existed: check the clock of the device' : null;
 }
 
-/** The newest stored air of a house, for a humidity that comes without its own. */
-async function lastAirOf(db: Db, channels: readonly HouseChannel[]) {
-  const airs = channels.filter((c) => c.what === 'air').map((c) => c.id);
-  const newest = Object.values(await lastReadings(db, airs)).sort((a, b) => b.tS - a.tS)[0];
-  return newest ? { atMs: newest.tS * 1000, tempC: newest.tempC } : null;
+/** Stored air of a house about the times of humidities that come without theirs. */
+async function storedAir(db: Db, channels: readonly HouseChannel[], rows: readonly unknown[]) {
+  const times = airlessTimes(rows);
+  const sensor = channels.find((c) => c.what === 'air');
+  return times.length > 0 && sensor
+    ? readingsNear(db, sensor.id, times, TOGETHER_S)
+    : new Map<number, number>();
 }
 
 /** Checks rows one by one against the device's channels and the range of times; the first of a repeated pair counts. */
@@ -80,8 +82,7 @@ export async function ingestReadings(
   const known = await houseChannels(db, device.houseId);
   const channels = new Map(known.map((c) => [c.key, c.id]));
   const range = { fromS: (await siteSinceS(db)) - START_BACK_S, toS: nowS + AHEAD_S };
-  const humid = rows.some(isHumidity);
-  const told = wetBulbRows(rows, known, humid ? await lastAirOf(db, known) : null);
+  const told = wetBulbRows(rows, known, await storedAir(db, known, rows));
   const { good, bad: unfit, repeated } = sortRows(told.rows, channels, range);
   const bad = [...told.bad, ...unfit];
   if (bad.some((b) => b.field === 'at')) neverBlameDevices();

@@ -101,3 +101,20 @@ export async function lastReadings(
   );
   return Object.fromEntries(rows.rows.map((r) => [r.channelId, { tS: r.tS, tempC: r.tempC }]));
 }
+
+/** The reading of a channel that is nearest to each of some times, by the time, °C; none within `mostS` is left out. */
+export async function readingsNear(
+  db: Handle,
+  channelId: number,
+  timesMs: readonly number[],
+  mostS: number,
+): Promise<Map<number, number>> {
+  const { rows } = await sql<{ atMs: number; tempC: number }>`
+    select t.at_ms, r.temp_c from unnest(${[...new Set(timesMs)]}::float8[]) as t (at_ms)
+    cross join lateral (
+      select temp_c from reading
+      where channel_id = ${channelId} and at between to_timestamp(t.at_ms / 1000) - ${mostS} * interval '1 second'
+        and to_timestamp(t.at_ms / 1000) + ${mostS} * interval '1 second'
+      order by abs(extract(epoch from at) * 1000 - t.at_ms) limit 1) r`.execute(db);
+  return new Map(rows.map((r) => [r.atMs, r.tempC]));
+}
