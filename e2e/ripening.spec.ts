@@ -221,6 +221,23 @@ test('what a scale shows is taken by one press, once it is at rest; a meter fill
   await page.goto(`/batches/${id}/log`);
   await expect(page.getByText('Piece White is weighed no more: eaten, or cut open')).toBeVisible();
 
+  await page.goto('/house/meters');
+  const check = page.getByRole('region', { name: 'Check a meter' });
+  await check.getByLabel('Meter', { exact: true }).selectOption('Pocket meter');
+  await check.getByLabel('Shows in it').fill('6.5');
+  await shows(meter, { value: 7.05, unit: 'pH', steady: true, sampleC: 18 });
+  await check.getByRole('button', { name: 'Take pH 7.05 at 18 °C' }).click();
+  await shows(meter, { value: 4.04, unit: 'pH', steady: true, sampleC: 18 });
+  await check.getByRole('button', { name: 'Take pH 4.04 at 18 °C' }).click();
+  for (const [label, value] of [
+    ['Shows in it', '7.05'],
+    ['Shows in pH 4.01', '4.04'],
+    ['Buffers are at', '18'],
+  ] as const)
+    await expect(check.getByLabel(label)).toHaveValue(value);
+  const chosen = check.getByLabel('Meter', { exact: true }).locator('option:checked');
+  await expect(chosen).toHaveText('Spear meter 1');
+
   await as(page, 'maud');
   const reason = { disposition: 'destroy', reason: 'the test is over', checks: [] };
   await tell(page, id, Date.now(), [[0, { kind: 'disposed', ...reason }]]);
