@@ -61,7 +61,14 @@ export const benchFacts = [
     bind: z.enum(BINDS),
     text: z.string().trim().max(500).optional(),
   }),
-  z.object({ kind: z.literal('culture_started'), lineId, waterC: optionalTemp }),
+  z.object({
+    kind: z.literal('culture_started'),
+    lineId,
+    waterC: optionalTemp,
+    /* By its card, whatever is posted. */
+    readyS: z.number().positive().optional(),
+    staleS: z.number().positive().optional(),
+  }),
   z.object({
     kind: z.literal('fresh_part_made'),
     lineId,
