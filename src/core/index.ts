@@ -284,6 +284,7 @@ export {
   type Quantity,
   type UnitSystem,
 } from './units/units';
+export { INSTRUMENTS, type InstrumentKind } from './units/instruments';
 export { parseNumber, type ParsedNumber } from './units/parse-number';
 export { plausibleTemp, type Plausibility, type ReadingPlace } from './units/plausible';
 export * from './making';

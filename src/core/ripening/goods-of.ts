@@ -17,16 +17,13 @@ export function goodsOf(
   batch: string,
 ): SimGoods | null {
   if (!state.run || state.run.pulledS !== null || state.steps.pack) return null;
-  const stages = runStages(state);
-  const ferments = stages.at(-1)?.stage.kind === 'ferment';
-  const hangs = ferments || stages.at(-1)?.stage.kind === 'hang';
-  if (!hangs) return null;
-  const stage = stages.at(-1)!.stage;
+  const stage = runStages(state).at(-1)?.stage;
+  if (stage?.kind !== 'ferment' && stage?.kind !== 'hang') return null;
   const floorPh = recipe.fermentation?.floorPh;
   return {
     batch,
     ferment:
-      ferments && floorPh !== undefined
+      stage.kind === 'ferment' && floorPh !== undefined
         ? {
             culture: { ...USUAL_CULTURES[tempoIn(stage.airC)], floorPh },
             dextroseGPerKg: recipeFigures(recipe).dextroseGPerKg,

@@ -16,7 +16,7 @@ export type PieceLoss = {
 /** Loss of every marked piece that still hangs since its first weighing, the one that lost least first. */
 export function lossesOf(state: BatchState): PieceLoss[] {
   return Object.entries(state.pieceWeights)
-    .filter(([piece]) => !(piece in state.endedPieces))
+    .filter(([piece]) => !Object.hasOwn(state.endedPieces, piece))
     .map(([piece, log]): PieceLoss => {
       const inTime = [...log].sort((a, b) => a.tS - b.tS);
       const [first, last] = [inTime[0]!, inTime.at(-1)!];
@@ -52,10 +52,13 @@ function lostBy(log: Weighings, tS: number): number {
 
 /**
  * How far the pieces that are gone lagged behind those that still hang when they were weighed last, 0-1: a piece that was slow and
- * is eaten speaks for the ones like it that nobody marked, so that its end makes no batch drier.
+ * is eaten speaks for the ones like it that nobody marked, so that its end makes no batch drier. Held against pieces that are judged
+ * themselves only: one that was weighed once hides no lag.
  */
 export function lagOfEnded({ pieceWeights, endedPieces }: BatchState): number {
-  const hanging = Object.entries(pieceWeights).filter(([piece]) => !(piece in endedPieces));
+  const hanging = Object.entries(pieceWeights).filter(
+    ([piece, log]) => log.length > 1 && !Object.hasOwn(endedPieces, piece),
+  );
   return Object.keys(endedPieces).reduce((most, piece) => {
     const log = pieceWeights[piece] ?? [];
     if (log.length < 2) return most;

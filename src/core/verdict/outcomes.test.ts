@@ -168,6 +168,16 @@ describe('dried, never cooked', () => {
     expect(figures.find((f) => f.name === 'lag')!.value).toBeCloseTo(lag, 0);
   });
 
+  test('a piece that was weighed once hides no lag, and one may be called like anything', () => {
+    const fresh: Line = [
+      runS + 2 * DAY,
+      { kind: 'piece_weighed', piece: 'constructor', weightG: 400 },
+    ];
+    expect(openChecks(of([...eaten(0.97), fresh]))).toEqual(['drying:not_dry']);
+    const { pieceWeights } = of([...good, fresh]).state;
+    expect(pieceWeights.constructor).toHaveLength(1);
+  });
+
   test('with a piece gone there must be enough left; what is gone is weighed no more', () => {
     const gone: Line = [packS - HOUR, { kind: 'piece_ended', piece: 'C', why: 'fallen' }];
     const c = of([...good, gone]);

@@ -5,7 +5,9 @@ import type { Guard, Offered, Refused } from '@/features/logbook/service';
 function oddWeight({ case: c, entry, offer }: Offered): Refused | null {
   const { body } = entry;
   if (body.kind !== 'piece_weighed' || offer.confirmed) return null;
-  const before = (c.state.pieceWeights[body.piece] ?? []).filter((w) => w.tS < entry.happenedS);
+  const { pieceWeights } = c.state;
+  const log = Object.hasOwn(pieceWeights, body.piece) ? pieceWeights[body.piece]! : [];
+  const before = log.filter((w) => w.tS < entry.happenedS);
   const last = before.reduce<(typeof before)[number] | null>(
     (a, b) => (!a || b.tS > a.tS ? b : a),
     null,

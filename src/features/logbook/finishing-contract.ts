@@ -15,7 +15,12 @@ const control = z.discriminatedUnion('way', [
   }),
   z.object({ way: z.literal('certified'), certificate: words }),
 ]);
-const piece = z.string().trim().min(1, 'name the piece').max(60);
+const piece = z
+  .string()
+  .trim()
+  .min(1, 'name the piece')
+  .max(60)
+  .refine((name) => name !== '__proto__', 'name it another way');
 /** The site's validated plan, named by who may decide. */
 export const planNamed = z.object({ kind: z.literal('plan_named'), plan: words });
 

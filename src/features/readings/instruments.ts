@@ -1,7 +1,7 @@
-import { randomBytes } from 'node:crypto';
 import { sql } from 'kysely';
 import { z } from 'zod';
-import { G_PER_LB, INSTRUMENTS, type InstrumentKind } from '@/core';
+import { INSTRUMENTS, toBase, type InstrumentKind } from '@/core';
+import { newDeviceToken } from '@/features/settings/service';
 import { toDate } from '@/platform/clock';
 import type { Db, Handle } from '@/platform/db/client';
 import { sha256 } from '@/platform/hash';
@@ -22,11 +22,12 @@ export const instrumentSchema = z
 export type NewInstrument = z.infer<typeof instrumentSchema>;
 
 export const SHOWN_UNITS = ['g', 'kg', 'oz', 'lb', 'pH'] as const;
-const GRAMS: Readonly<Record<Exclude<(typeof SHOWN_UNITS)[number], 'pH'>, number>> = {
-  g: 1,
-  kg: 1000,
-  oz: G_PER_LB / 16,
-  lb: G_PER_LB,
+type Weight = Exclude<(typeof SHOWN_UNITS)[number], 'pH'>;
+const GRAMS: Readonly<Record<Weight, (value: number) => number>> = {
+  g: (value) => toBase('dose', value, 'metric'),
+  kg: (value) => toBase('mass', value, 'metric'),
+  oz: (value) => toBase('dose', value, 'us'),
+  lb: (value) => toBase('mass', value, 'us'),
 };
 
 /** What an instrument says that it shows. */
@@ -84,10 +85,10 @@ export async function addInstrument(
         .executeTakeFirst()
     : null;
   if (meterId && !meter) return { ok: false, code: 'no_such_meter' };
-  const token = `jk_${randomBytes(32).toString('base64url')}`;
+  const { token, tokenSha256 } = newDeviceToken();
   const made = await db
     .insertInto('instrument')
-    .values({ id, name, what, meterId, tokenSha256: sha256(token), madeByName: by })
+    .values({ id, name, what, meterId, tokenSha256, madeByName: by })
     .onConflict((c) => c.doNothing())
     .returning('id')
     .executeTakeFirst();
@@ -127,7 +128,7 @@ export function figureOf(what: InstrumentKind, { value, unit }: Shown): number |
     return value >= 0 && value <= 14 ? value : 'no meter shows this pH: 0 to 14';
   }
   if (unit === 'pH') return 'a scale shows g, kg, oz or lb';
-  const grams = value * GRAMS[unit];
+  const grams = GRAMS[unit](value);
   return Math.abs(grams) <= MOST_G ? grams : 'more than any scale of a smokehouse carries';
 }
 

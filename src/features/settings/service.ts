@@ -98,16 +98,22 @@ export async function editRule(db: Db, edit: RuleEdit, by: string): Promise<bool
   });
 }
 
+/** A token for what reports by itself, and what is kept of it. */
+export function newDeviceToken(): { token: string; tokenSha256: string } {
+  const token = `jk_${randomBytes(32).toString('base64url')}`;
+  return { token, tokenSha256: sha256(token) };
+}
+
 /** Registers a device and returns its token, which is shown once and stored only as a hash. */
 export async function addDevice(
   db: Handle,
   input: { name: string; houseId: string },
 ): Promise<{ id: string; token: string }> {
-  const token = `jk_${randomBytes(32).toString('base64url')}`;
+  const { token, tokenSha256 } = newDeviceToken();
   const id = randomUUID();
   await db
     .insertInto('device')
-    .values({ id, ...input, tokenSha256: sha256(token), revokedAt: null, lastSeenAt: null })
+    .values({ id, ...input, tokenSha256, revokedAt: null, lastSeenAt: null })
     .execute();
   return { id, token };
 }

@@ -9,7 +9,7 @@ const BEYOND = 1.5;
 
 /**
  * The band of a chamber about its set point by its own swing: half as much again as nine of ten of its values were off, never
- * narrower or wider than the site of the band says, so that a chamber that runs away slowly does not teach that this is right.
+ * narrower than its least or wider than its most, so that a chamber that runs away slowly does not teach that this is right.
  * @param offs how far it was off in its settled time before now, in any order and of either sign
  * @example ownBand([], { usual: 3, least: 2, most: 4 }) // 3
  */

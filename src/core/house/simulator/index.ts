@@ -3,10 +3,8 @@ export { FAULTS, noFaults, type Fault, type Faults } from './faults';
 export { SimulatedGoods, type SimGoods } from './simulated-goods';
 export { SimulatedHouse, type SimPiece, type SimProgram, type SimReading } from './simulated-house';
 export {
-  INSTRUMENTS,
   INSTRUMENT_FAULTS,
   SimulatedInstrument,
   type InstrumentFault,
-  type InstrumentKind,
   type InstrumentShown,
 } from './simulated-instrument';

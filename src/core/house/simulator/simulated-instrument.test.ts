@@ -1,8 +1,5 @@
-import {
-  SimulatedInstrument,
-  type InstrumentFault,
-  type InstrumentKind,
-} from './simulated-instrument';
+import type { InstrumentKind } from '../../units/instruments';
+import { SimulatedInstrument, type InstrumentFault } from './simulated-instrument';
 
 const rested = (
   what: InstrumentKind,

@@ -1,7 +1,5 @@
-import { G_PER_LB } from '../../units/units';
-
-export const INSTRUMENTS = ['scale', 'ph_meter'] as const;
-export type InstrumentKind = (typeof INSTRUMENTS)[number];
+import type { InstrumentKind } from '../../units/instruments';
+import { fromBase } from '../../units/units';
 
 /** What can go wrong at a simulated meter or scale; every one can be switched on and off while it runs. */
 export const INSTRUMENT_FAULTS = {
@@ -15,7 +13,7 @@ export type InstrumentFault = keyof typeof INSTRUMENT_FAULTS;
 /** What an instrument shows: g or pH, and the temperature of a sample, °C. */
 export type InstrumentShown = { value: number; steady: boolean; sampleC?: number };
 
-/** How a meter and a scale really are: off at pH 7, share of its slope, share of a weight, and what they never come below. */
+/** How a meter and a scale really are: off at pH 7, share of its slope, share of a weight. */
 const HIDDEN = { offsetPh: 0.02, slope: 0.997, scale: 1.002 };
 const NOISE = { ph_meter: 0.006, scale: 0.4 };
 const UNSTEADY = { ph_meter: 0.15, scale: 25 };
@@ -26,7 +24,6 @@ const DRIFT_PER_MIN = { ph_meter: 0.02, scale: 2 };
 const REST_S = { ph_meter: 20, scale: 3 };
 const FROM = { ph_meter: 0.8, scale: 40 };
 const NEUTRAL_PH = 7;
-const G_PER_OZ = G_PER_LB / 16;
 
 /** A meter or a scale with figures of its own: what is put into or onto it comes to rest on its display. */
 export class SimulatedInstrument {
@@ -59,7 +56,7 @@ export class SimulatedInstrument {
     const value = Math.max(0, Math.round(read / STEP[what]) * STEP[what]);
     const steady = this.restedS >= REST_S[what] && !faults.unsteady;
     return {
-      value: faults.otherUnit && what === 'scale' ? value / G_PER_OZ : value,
+      value: faults.otherUnit && what === 'scale' ? fromBase('dose', value, 'us') : value,
       steady,
       ...(sampleC === undefined ? {} : { sampleC }),
     };

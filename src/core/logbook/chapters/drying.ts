@@ -52,10 +52,12 @@ export const drying: Chapter<DryingBody, DryingState> = {
     piece_weighed: {
       apply: (s, b, e) => {
         const net = { tS: e.happenedS, weightG: b.weightG - (b.tareG ?? 0), by: e.by };
-        (s.pieceWeights[b.piece] ??= []).push(net);
+        /* Own ones only: a piece may be called like anything. */
+        if (!Object.hasOwn(s.pieceWeights, b.piece)) s.pieceWeights[b.piece] = [];
+        s.pieceWeights[b.piece]!.push(net);
       },
       refuses: (s, b, r) =>
-        !r.drying ? 'not_dried' : b.piece in s.endedPieces ? 'piece_gone' : null,
+        !r.drying ? 'not_dried' : Object.hasOwn(s.endedPieces, b.piece) ? 'piece_gone' : null,
       correctable: true,
       bearsOn: ['drying'],
     },
@@ -64,9 +66,9 @@ export const drying: Chapter<DryingBody, DryingState> = {
         s.endedPieces[piece] = { tS: e.happenedS, why, by: e.by };
       },
       refuses: (s, b) =>
-        b.piece in s.endedPieces
+        Object.hasOwn(s.endedPieces, b.piece)
           ? 'piece_gone'
-          : b.piece in s.pieceWeights
+          : Object.hasOwn(s.pieceWeights, b.piece)
             ? null
             : 'no_such_piece',
       correctable: true,

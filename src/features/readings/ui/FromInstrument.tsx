@@ -39,12 +39,10 @@ type Props = {
   what: InstrumentKind;
   /** Takes what it shows, g or pH, into the form. */
   onTake: (shown: Live, form: HTMLFormElement | null) => void;
-  /** What is said on the button instead of "Take". */
-  verb?: string;
 };
 
 /** What a scale or a meter shows now, to be taken by one press of a wet glove once it has come to rest. */
-export function FromInstrument({ what, onTake, verb = 'Take' }: Props) {
+export function FromInstrument({ what, onTake }: Props) {
   const show = useShow();
   const live = useShown(what);
   const words = (l: Live) =>
@@ -69,7 +67,7 @@ export function FromInstrument({ what, onTake, verb = 'Take' }: Props) {
             disabled={!l.steady}
             onClick={(e) => onTake(l, e.currentTarget.form)}
           >
-            {verb} {words(l)}
+            Take {words(l)}
           </button>
         </li>
       ))}
