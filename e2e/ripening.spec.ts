@@ -122,11 +122,12 @@ test('a pH that comes in the night is told on the afternoon’s floor, with a ch
   page,
 }) => {
   test.setTimeout(300_000);
-  await signIn(page, 'maud');
+  await signIn(page, 'ines');
+  const { id, began } = await startJob(page, 'Quarry dry stick', 42);
+  await as(page, 'maud');
   const before = await siteZone(page);
   try {
     await as(page, 'ines');
-    const { id, began } = await startJob(page, 'Quarry dry stick', 42);
     await hung(page, id, began);
     await tell(page, id, began, [
       ...read(16, 41, 3, 22, 21),
