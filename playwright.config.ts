@@ -6,7 +6,8 @@ export default defineConfig({
   globalSetup: './e2e/support/global-setup.ts',
   workers: 1,
   timeout: 90_000,
-  expect: { timeout: 15_000 },
+  /* A machine that builds and tests at once is slow; whatever does not come at all is found by the test's own time. */
+  expect: { timeout: 30_000 },
   use: {
     baseURL: 'http://127.0.0.1:3210',
     viewport: { width: 1280, height: 800 },

@@ -1,4 +1,10 @@
-import { planTroubles, type PlacedStep, type PlanBatch, type PlanInput } from '../schedule/many';
+import {
+  planTroubles,
+  type PlacedStep,
+  type PlanBatch,
+  type PlanInput,
+  type PlanStep,
+} from '../schedule/many';
 
 const SLOT_S = 300;
 
@@ -9,10 +15,15 @@ export function waysOf(input: PlanInput, batch: PlanBatch): Way[] {
   const firstS = Math.ceil(input.nowS / SLOT_S) * SLOT_S;
   const lastS = input.nowS + input.horizonS;
   let open: PlacedStep[][] = [[]];
-  for (const step of batch.steps) {
+  for (const [k, step] of batch.steps.entries()) {
     const lengthS = Math.ceil(step.durationS / SLOT_S) * SLOT_S;
     const places: (string | null)[] = step.uses[0]?.anyOf ?? [null];
-    const fixed = input.fixed?.find((f) => f.batch === batch.id && f.step === step.id);
+    const fixedOf = (s: PlanStep | undefined) =>
+      input.fixed?.find((f) => f.batch === batch.id && f.step === s?.id);
+    const fixed = fixedOf(step);
+    const isStaying = fixed && fixedOf(batch.steps[k + 1]);
+    const cold: (string | undefined)[] = step.waits?.anyOf ?? [undefined];
+    const waits = isStaying ? [fixed.waitsIn ?? cold[0]] : cold;
     open = open.flatMap((before) => {
       const out: PlacedStep[][] = [];
       for (let startS = before.at(-1)?.endS ?? firstS; startS + lengthS <= lastS; startS += SLOT_S)
@@ -23,10 +34,18 @@ export function waysOf(input: PlanInput, batch: PlanBatch): Way[] {
             resource === null
               ? []
               : [{ resource, amount: step.uses[0]!.amounts?.[resource] ?? step.uses[0]!.amount }];
-          out.push([
-            ...before,
-            { batch: batch.id, step: step.id, startS, endS: startS + lengthS, uses },
-          ]);
+          for (const waitsIn of waits)
+            out.push([
+              ...before,
+              {
+                batch: batch.id,
+                step: step.id,
+                startS,
+                endS: startS + lengthS,
+                uses,
+                ...(waitsIn === undefined ? {} : { waitsIn }),
+              },
+            ]);
         }
       return out;
     });

@@ -81,4 +81,5 @@ export const asFixed = (steps: readonly PlacedStep[]): FixedStep[] =>
     step: s.step,
     startS: s.startS,
     uses: s.uses.map((u) => u.resource),
+    ...(s.waitsIn === undefined ? {} : { waitsIn: s.waitsIn }),
   }));

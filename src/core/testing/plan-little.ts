@@ -75,3 +75,37 @@ export const littleTask: fc.Arbitrary<PlanInput> = fc
     })),
     limits: { timeMs: 1e9, rounds: 150, seed: 1 },
   }));
+
+const drawnWait = fc.record({
+  anyOf: fc.constantFrom<string[]>(['cooler'], ['cooler', 'shelf']),
+  amount: fc.constantFrom(40, 60),
+  freeS: fc.constantFrom(0, SLOT_S),
+});
+
+/**
+ * The same where whoever waits takes room of a cooler, or of a shelf besides: nobody is there for some slots in the middle, and
+ * both ends of a batch ask for somebody.
+ */
+export const waitingTask: fc.Arbitrary<PlanInput> = fc
+  .tuple(
+    littleTask,
+    fc.array(drawnWait, { minLength: 6, maxLength: 6 }),
+    fc.array(fc.boolean(), { minLength: 3, maxLength: 3 }),
+  )
+  .map(([task, waits, more]) => ({
+    ...task,
+    spans: task.spans.flatMap((s) => [
+      { ...s, endS: T0 + 4 * SLOT_S },
+      { ...s, startS: T0 + 7 * SLOT_S },
+    ]),
+    resources: [...task.resources, { id: 'shelf', capacity: 60, shared: 'sum' as const }],
+    batches: task.batches.map((b, i) => {
+      const steps = b.steps.map((s, k) => ({
+        ...s,
+        ...(k === 0 ? { people: 1, visits: [] } : {}),
+        waits: waits[2 * i + k]!,
+      }));
+      const packs = { id: 'pack', durationS: SLOT_S, people: 1, uses: [], maxWaitAfterS: 0 };
+      return { ...b, steps: more[i] ? [...steps, packs] : steps };
+    }),
+  }));

@@ -29,6 +29,7 @@ const placedSchema = z
     startS: seconds,
     endS: seconds,
     uses: z.array(z.object({ resource: name, amount: z.number().finite().min(0) })).max(10),
+    waitsIn: name.optional(),
   })
   .refine((s) => s.endS > s.startS, { path: ['endS'], message: 'ends before it begins' });
 

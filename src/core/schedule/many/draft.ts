@@ -50,16 +50,20 @@ const costOf = (problem: Problem, i: number, p: Placement): number =>
 export function placedSteps(problem: Problem, i: number, p: Placement): PlacedStep[] {
   const at = (slot: number) => problem.baseS + slot * SLOT_S;
   const { id, steps } = problem.jobs[i]!;
-  return steps.map((step, k) => ({
-    batch: id,
-    step: step.id,
-    startS: at(p.starts[k]!),
-    endS: at(p.starts[k]! + step.slots),
-    uses: (step.choices[p.choices[k]!]?.takes ?? []).map((t) => ({
-      resource: problem.resources[t.resource]!.id,
-      amount: t.amount,
-    })),
-  }));
+  return steps.map((step, k) => {
+    const held = step.waiting?.takes[p.holds[k]!];
+    return {
+      batch: id,
+      step: step.id,
+      startS: at(p.starts[k]!),
+      endS: at(p.starts[k]! + step.slots),
+      uses: (step.choices[p.choices[k]!]?.takes ?? []).map((t) => ({
+        resource: problem.resources[t.resource]!.id,
+        amount: t.amount,
+      })),
+      ...(held ? { waitsIn: problem.resources[held.resource]!.id } : {}),
+    };
+  });
 }
 
 /** A plan in the making: who is placed, and what is left of everything. */

@@ -14,5 +14,6 @@ export type {
   PlanUse,
   TakenUse,
   Visit,
+  WaitUse,
   WaitsFor,
 } from './types';

@@ -3,12 +3,15 @@ import { SLOT_S, type Job, type Problem } from './problem';
 import { LatestFirst } from './shortest';
 import { SlotSpans } from './slot-spans';
 import { Starts, type Limit, type Without } from './starts';
+import { Waiting } from './waiting';
 
 export type Ask = {
   /** Between plans that are as good: the earlier, the later, or whichever this says, 0 to 1. */
   tie?: () => number;
   /** Any of the ends that are least late, as the tie says, not only the shortest, and wherever it was before. */
   loose?: boolean;
+  /** Loosely, and no step as late as it can be: at either end of any of the times it has, as the tie says. */
+  anyhow?: boolean;
   without?: Without;
   /** What is asked of its steps besides. */
   limits?: readonly Limit[];
@@ -33,6 +36,8 @@ type Stage = {
   starts: Starts;
   /** Where it would be in nobody's way, if that is only wished. */
   clear: Starts | null;
+  /** What lies between it and the next. */
+  waiting: Waiting;
   /** Starts that can be reached from the first step, and then those of them that lead on to an end that counts. */
   reach: SlotSpans;
   latest: LatestFirst;
@@ -69,7 +74,7 @@ export class Insertion {
 
   constructor(
     private readonly problem: Problem,
-    taken: Occupancy,
+    private readonly taken: Occupancy,
     /** Who is only wished not to be in the way: of plans as long, one that is clear of them. */
     others?: Occupancy,
   ) {
@@ -81,6 +86,7 @@ export class Insertion {
       this.stages.push({
         starts: new Starts(problem, taken),
         clear: others ? new Starts(problem, others) : null,
+        waiting: new Waiting(slots),
         reach: new SlotSpans(slots),
         latest: new LatestFirst(slots),
         at: new Int32Array(slots),
@@ -107,57 +113,67 @@ export class Insertion {
   }
 
   private within(job: Job, end: number, ask: Ask): Inserted | null {
-    const { tie = () => 0, loose = false, without = {}, limits = [] } = ask;
+    const { tie = () => 0, anyhow = false, without = {}, limits = [] } = ask;
+    const loose = anyhow || ask.loose === true;
     for (let k = 0; k < job.steps.length; k += 1) {
-      const { starts, clear, reach } = this.stages[k]!;
+      const { starts, clear, reach, waiting } = this.stages[k]!;
       const sought = { without, limits, first: tie() };
       starts.find(job, k, end, sought);
       clear?.find(job, k, end, sought);
+      waiting.find(job.steps[k]!, job.steps[k + 1], this.taken, end, without);
       this.keepFollowing(job, k, starts.all, reach);
       if (reach.count === 0) return null;
     }
     const moves = loose ? 0 : job.steps.filter((s) => s.before).length;
     this.keepCheapEnds(job, moves * this.problem.moveCostS);
+    if (anyhow) {
+      keepOne(this.lastReach(job), tie);
+      return this.back(job, tie);
+    }
     if (moves === 0) {
       const least = loose ? 0 : this.keepShortest(job);
       if (loose || !this.differs(job)) keepOne(this.lastReach(job), tie);
-      if (!this.differs(job)) return this.latest(job);
-      this.keepSpan(job, loose ? this.latest(job).spanSlots : least);
+      if (!this.differs(job)) return this.back(job);
+      this.keepSpan(job, loose ? this.back(job).spanSlots : least);
     }
     this.keepLeadingOn(job);
     for (let k = 0; k < job.steps.length; k += 1) this.walk(job, k, moves > 0);
     return this.best(job, tie);
   }
 
-  /** The way to the one end that is kept on which each step begins as late as it can: no other is shorter. */
-  private latest(job: Job): Inserted {
+  /** The way to the one end that is kept on which each step begins as late as it can: no other is shorter. Or any, by a tie. */
+  private back(job: Job, any?: () => number): Inserted {
     const last = job.steps.length - 1;
     const starts = new Int32Array(last + 1);
     const choices = new Int32Array(last + 1);
+    const holds = new Int32Array(last + 1).fill(-1);
     for (let k = last; k >= 0; k -= 1) {
-      const { reach, starts: own } = this.stages[k]!;
+      const { reach, waiting, starts: own } = this.stages[k]!;
       const until = k === last ? this.problem.slots : starts[k + 1]! - job.steps[k]!.slots;
-      starts[k] = reach.lastUpTo(until);
+      starts[k] =
+        any && k < last
+          ? reach.edgeIn(waiting.earliest(starts[k + 1]!), until, any)
+          : reach.lastUpTo(until);
       choices[k] = own.choiceAt(starts[k]!).choice;
+      if (k < last) holds[k] = waiting.placeOf(starts[k]!, starts[k + 1]!);
     }
     const end = starts[last]! + job.steps[last]!.slots;
     const cost = Math.max(0, end - job.due) * SLOT_S * job.weight;
-    return { placement: { starts, choices }, cost, spanSlots: end - starts[0]! };
+    return { placement: { starts, choices, holds }, cost, spanSlots: end - starts[0]! };
   }
 
   /** Into `reach`, those starts of step k that follow on what is reached of the step before. */
   private keepFollowing(job: Job, k: number, starts: SlotSpans, reach: SlotSpans): void {
     if (k === 0) return void reach.copy(starts);
-    const earlier = job.steps[k - 1]!;
-    this.some.after(this.stages[k - 1]!.reach, earlier.slots, earlier.waitSlots);
+    const earlier = this.stages[k - 1]!;
+    earlier.waiting.after(earlier.reach, this.some);
     reach.meet(this.some, starts);
   }
 
   /** Keeps what leads on to what is kept of the last step. */
   private keepLeadingOn(job: Job): void {
     for (let k = job.steps.length - 2; k >= 0; k -= 1) {
-      const { slots, waitSlots } = job.steps[k]!;
-      this.some.before(this.stages[k + 1]!.reach, slots, waitSlots);
+      this.stages[k]!.waiting.before(this.stages[k + 1]!.reach, this.some);
       this.keepOf(k, this.some);
     }
   }
@@ -204,8 +220,7 @@ export class Insertion {
     some.startsIn(this.lastReach(job), 1, spanSlots - job.steps[last]!.slots);
     this.keepOf(0, some);
     for (let k = 1; k < last; k += 1) {
-      const { slots, waitSlots } = job.steps[k - 1]!;
-      some.after(stages[k - 1]!.reach, slots, waitSlots);
+      stages[k - 1]!.waiting.after(stages[k - 1]!.reach, some);
       this.keepOf(k, some);
     }
   }
@@ -254,7 +269,7 @@ export class Insertion {
         queue[tail] = next;
         tail += 1;
       }
-      const oldest = newest - earlier.waitSlots;
+      const oldest = before.waiting.earliest(at[i]!);
       while (before.at[queue[head]!]! < oldest) head += 1;
       from[i] = queue[head]!;
       value[i] = before.value[from[i]!]! + priceAt(at[i]!);
@@ -284,14 +299,16 @@ export class Insertion {
   private trace(job: Job, lastStart: number): Placement {
     const starts = new Int32Array(job.steps.length);
     const choices = new Int32Array(job.steps.length);
+    const holds = new Int32Array(job.steps.length).fill(-1);
     let i = lastStart;
     for (let k = job.steps.length - 1; k >= 0; k -= 1) {
       const stage = this.stages[k]!;
       starts[k] = stage.at[i]!;
       const own = stage.clear?.all.has(starts[k]!) ? stage.clear : stage.starts;
       choices[k] = own.choiceAt(starts[k]!).choice;
+      if (k + 1 < starts.length) holds[k] = stage.waiting.placeOf(starts[k]!, starts[k + 1]!);
       i = stage.from[i]!;
     }
-    return { starts, choices };
+    return { starts, choices, holds };
   }
 }

@@ -1,9 +1,12 @@
 import { Profile, type Overdrawn } from './profile';
-import type { Problem, Take } from './problem';
+import { takesRoom, type Problem, type Step, type Take } from './problem';
 import { SlotSpans } from './slot-spans';
 
-/** Where each step of a job is: its first slot, and which of its choices. */
-export type Placement = { starts: Int32Array; choices: Int32Array };
+/**
+ * Where each step of a job is: its first slot, and which of its choices; and which of its places it waits in until the next,
+ * -1 where that takes none.
+ */
+export type Placement = { starts: Int32Array; choices: Int32Array; holds: Int32Array };
 
 /** Those who hang together in a resource that takes one run at a time. */
 export type Run = {
@@ -34,21 +37,40 @@ export class Occupancy {
     );
     this.runs = resources.map(() => []);
     problem.jobs.forEach(({ steps }, job) =>
-      steps.forEach(({ fixed }, i) => fixed && this.change(job, i, fixed.slot, fixed.choice, 1)),
+      steps.forEach(({ fixed }, i) => {
+        if (!fixed) return;
+        this.change(job, i, fixed.slot, fixed.choice, 1);
+        const next = steps[i + 1]?.fixed;
+        if (next && takesRoom(steps[i]!, fixed.slot, next.slot))
+          this.hold(steps[i]!, fixed.slot, next.slot, fixed.hold, 1);
+      }),
     );
   }
 
   /** Takes what the steps of a job need, but for those that are fixed: they are there from the beginning. */
   place(job: number, at: Placement): void {
-    const { steps } = this.problem.jobs[job]!;
-    for (let i = 0; i < steps.length; i += 1)
-      if (!steps[i]!.fixed) this.change(job, i, at.starts[i]!, at.choices[i]!, 1);
+    this.changeAll(job, at, 1);
   }
 
   remove(job: number, at: Placement): void {
+    this.changeAll(job, at, -1);
+  }
+
+  private changeAll(job: number, { starts, choices, holds }: Placement, sign: 1 | -1): void {
     const { steps } = this.problem.jobs[job]!;
-    for (let i = 0; i < steps.length; i += 1)
-      if (!steps[i]!.fixed) this.change(job, i, at.starts[i]!, at.choices[i]!, -1);
+    for (let i = 0; i < steps.length; i += 1) {
+      const step = steps[i]!;
+      if (!step.fixed) this.change(job, i, starts[i]!, choices[i]!, sign);
+      const isStaying = step.fixed && steps[i + 1]?.fixed;
+      if (holds[i]! >= 0 && !isStaying)
+        this.hold(step, starts[i]!, starts[i + 1]!, holds[i]!, sign);
+    }
+  }
+
+  /** What a step waits in until the next. */
+  private hold(step: Step, start: number, next: number, which: number, sign: 1 | -1): void {
+    const { resource, amount } = step.waiting!.takes[which]!;
+    this.left[resource]!.take(start + step.slots, next, sign * amount);
   }
 
   /** When at least so many are idle. */

@@ -3,7 +3,7 @@ import { eachAlone, lowerBound, type Alone } from './bounds';
 import { inOrder, isBetter, latenessOf, movesOf, placedSteps, type Found } from './draft';
 import { Insertion, type Inserted } from './insertion';
 import { Occupancy, type Placement } from './occupancy';
-import { makeProblem, SLOT_S, type Problem } from './problem';
+import { makeProblem, SLOT_S, takesRoom, type Problem } from './problem';
 import { Proof } from './prove';
 import { firstOrders, search } from './search';
 import type { Without } from './starts';
@@ -34,7 +34,9 @@ function reasons(
       return then ? latenessOf(problem, i, then.placement) : Infinity;
     };
     const used = new Set(
-      job.steps.flatMap((s) => s.choices.flatMap((c) => c.takes.map((t) => t.resource))),
+      job.steps.flatMap((s) =>
+        [...s.choices.flatMap((c) => c.takes), ...(s.waiting?.takes ?? [])].map((t) => t.resource),
+      ),
     );
     const tries: [WaitsFor, number][] = [
       ...[...used].map((resource): [WaitsFor, number] => [
@@ -61,9 +63,14 @@ export function whyLate(input: PlanInput, steps: readonly PlacedStep[]): BatchPl
   const placements = problem.jobs.map(({ steps: own }): Placement | null => {
     const at = own.map((s) => s.fixed ?? s.before);
     if (at.some((p) => !p)) return null;
+    const starts = Int32Array.from(at, (p) => p!.slot);
+    const holds = own.map((s, k) =>
+      k + 1 < own.length && takesRoom(s, starts[k]!, starts[k + 1]!) ? at[k]!.hold : -1,
+    );
     return {
-      starts: Int32Array.from(at, (p) => p!.slot),
+      starts,
       choices: Int32Array.from(at, (p) => p!.choice),
+      holds: Int32Array.from(holds),
     };
   });
   return reasons(problem, placements);

@@ -1,6 +1,14 @@
 import { GRID_S } from '../plan';
 import { QuantityError, requireFinite, requireNonNegative, requirePositive } from '../../guard';
-import type { PlanBatch, PlanInput, PlanResource, PlanStep, PlanUse, Visit } from './types';
+import type {
+  PlanBatch,
+  PlanInput,
+  PlanResource,
+  PlanStep,
+  PlanUse,
+  Visit,
+  WaitUse,
+} from './types';
 
 /** Everything begins and ends on a grid of five minutes. */
 export const SLOT_S = GRID_S;
@@ -14,13 +22,16 @@ export type Presence = { from: number; to: number; people: number };
 /** How many a visit needs together with those who are at the step all the time. */
 export const needOf = (step: { people: number }, visit: Presence): number =>
   step.people + visit.people;
-export type Pin = { slot: number; choice: number };
+/** Where a step is, by the number of its choice, and of the place it would wait in. */
+export type Pin = { slot: number; choice: number; hold: number };
 export type Step = {
   id: string;
   slots: number;
   people: number;
   visits: Presence[];
   waitSlots: number;
+  /** Places one of which a wait takes that is longer than `freeSlots`; null where it takes none. */
+  waiting: { takes: Take[]; freeSlots: number } | null;
   choices: Choice[];
   /** Where it stays. */
   fixed: Pin | null;
@@ -35,6 +46,10 @@ export type Job = {
   release: number;
   steps: Step[];
 };
+/** Is a wait from the end of a step to the next so long that it takes room? */
+export const takesRoom = ({ slots, waiting }: Step, start: number, next: number): boolean =>
+  waiting !== null && next - start - slots > waiting.freeSlots;
+
 /** A plan's task on the grid: slot 0 is the earliest moment that is spoken of, `now` the first that is free to plan. */
 export type Problem = {
   baseS: number;
@@ -54,19 +69,36 @@ function unique(what: string, ids: readonly string[]): void {
   if (twice !== undefined) throw new QuantityError(what, twice, 'named once');
 }
 
+const placeOf = (resources: readonly PlanResource[], id: string): number => {
+  const at = resources.findIndex((r) => r.id === id);
+  if (at < 0) throw new QuantityError('anyOf', id, 'a resource that there is');
+  return at;
+};
+
+/** What a wait takes, on the grid: as far as any of its places holds it. */
+function waitingOf(
+  waits: WaitUse | undefined,
+  resources: readonly PlanResource[],
+): Step['waiting'] {
+  if (!waits) return null;
+  const amount = requireNonNegative('waits.amount', waits.amount);
+  const freeSlots = Math.floor(requireNonNegative('waits.freeS', waits.freeS) / SLOT_S + 1e-9);
+  const places = [...new Set(waits.anyOf)].map((id) => placeOf(resources, id));
+  const odd = places.find((p) => resources[p]!.shared !== 'sum');
+  if (odd !== undefined)
+    throw new QuantityError('waits', resources[odd]!.id, 'a place that adds up');
+  const takes = places.map((resource) => ({ resource, amount, key: null }));
+  return takes.length > 0 ? { takes, freeSlots } : null;
+}
+
 /** The choices of a step: one resource for each use, as far as each holds it alone. */
 function choicesOf(uses: readonly PlanUse[], resources: readonly PlanResource[]): Choice[] {
-  const indexOf = (id: string) => {
-    const at = resources.findIndex((r) => r.id === id);
-    if (at < 0) throw new QuantityError('anyOf', id, 'a resource that there is');
-    return at;
-  };
   let all: number[][] = [[]];
   for (const use of uses) {
     for (const amount of [use.amount, ...Object.values(use.amounts ?? {})])
       requireNonNegative('amount', amount);
     if (use.anyOf.length === 0) throw new QuantityError('anyOf', '', 'one resource at least');
-    const places = [...new Set(use.anyOf)].map(indexOf);
+    const places = [...new Set(use.anyOf)].map((id) => placeOf(resources, id));
     all = all.flatMap((one) => places.map((p) => [...one, p]));
   }
   return all.flatMap((of): Choice[] => {
@@ -122,7 +154,7 @@ function visitsOf(visits: readonly Visit[], slots: number): Presence[] {
   return out;
 }
 
-type Places = { startS: number; uses?: readonly string[] };
+type Places = { startS: number; uses?: readonly string[]; waitsIn?: string };
 
 /** @throws QuantityError for figures out of range, names used twice, and names of nothing */
 export function makeProblem(input: PlanInput): Problem {
@@ -149,11 +181,17 @@ export function makeProblem(input: PlanInput): Problem {
     input.batches.map((b) => b.id),
   );
 
-  const pinOf = (choices: readonly Choice[], at: Places | undefined): Pin | null => {
+  const pinOf = (
+    choices: readonly Choice[],
+    waiting: Step['waiting'],
+    at: Places | undefined,
+  ): Pin | null => {
     if (!at) return null;
+    const hold = waiting?.takes.findIndex((t) => resources[t.resource]!.id === at.waitsIn) ?? 0;
     const wanted = at.uses?.map((id) => resources.findIndex((r) => r.id === id));
     const found = wanted ? choices.findIndex((c) => c.of.every((r, i) => r === wanted[i])) : 0;
-    return { slot: Math.floor((at.startS - baseS) / SLOT_S), choice: Math.max(0, found) };
+    const slot = Math.floor((at.startS - baseS) / SLOT_S);
+    return { slot, choice: Math.max(0, found), hold: Math.max(0, hold) };
   };
   const stepOf = (b: PlanBatch, s: PlanStep): Step => {
     requirePositive('durationS', s.durationS);
@@ -161,6 +199,7 @@ export function makeProblem(input: PlanInput): Problem {
     if (!(s.maxWaitAfterS >= 0))
       throw new QuantityError('maxWaitAfterS', s.maxWaitAfterS, '0 or more');
     const choices = choicesOf(s.uses, resources);
+    const waiting = waitingOf(s.waits, resources);
     const pin = fixed.find((f) => f.batch === b.id && f.step === s.id);
     const was = input.previous?.find((p) => p.batch === b.id && p.step === s.id);
     const length = Math.ceil(s.durationS / SLOT_S - 1e-9);
@@ -170,9 +209,10 @@ export function makeProblem(input: PlanInput): Problem {
       people: s.people,
       visits: visitsOf(s.visits ?? [], length),
       waitSlots: Math.min(slots, Math.floor(s.maxWaitAfterS / SLOT_S + 1e-9)),
+      waiting,
       choices,
-      fixed: pinOf(choices, pin),
-      before: pinOf(choices, was && { startS: was.startS, uses: was.uses.map((u) => u.resource) }),
+      fixed: pinOf(choices, waiting, pin),
+      before: pinOf(choices, waiting, was && { ...was, uses: was.uses.map((u) => u.resource) }),
     };
   };
   const jobs = byId(input.batches).map((b): Job => {

@@ -82,10 +82,10 @@ export class Proof {
   /** Parts that were looked at. */
   looked = 0;
 
-  /** None where there are too many jobs, one has no place, or where they were before counts too. */
+  /** None where there are too many jobs, one has no place, or where they were before counts too, or a wait takes room. */
   static of(problem: Problem, alone: Alone): Proof | null {
     const { jobs } = problem;
-    const isOdd = jobs.some((j) => j.steps.some((s) => s.before || takesVary(s)));
+    const isOdd = jobs.some((j) => j.steps.some((s) => s.before || s.waiting || takesVary(s)));
     if (jobs.length > MOST_JOBS || isOdd || alone.some((a) => !a)) return null;
     return new Proof(problem, alone);
   }

@@ -40,6 +40,12 @@ const WARM_S = 5 * 3600;
 const LOOSE = 0.8;
 /** The same where there was a plan before. */
 const LOOSE_AGAIN = 0.5;
+/**
+ * How often such a one goes any way there is, where there are few: what goes as late as it can may be what stands in others'
+ * way. Among many it costs more rounds than it gives back.
+ */
+const ANYHOW = 0.3;
+const FEW = 8;
 /** How often those that were taken out go back by their ready-by, and how often the last first. Chosen on seeded smokehouses. */
 const BY_DUE = 0.1;
 const REVERSED = 0.3;
@@ -104,6 +110,7 @@ function putBack(
 ): Found | null {
   const { jobs } = draft.problem;
   for (const i of some) draft.out(i);
+  const isFew = jobs.length <= FEW;
   const order = [...some];
   if (random() < BY_DUE) order.sort((a, b) => jobs[a]!.due - jobs[b]!.due);
   if (random() < REVERSED) order.reverse();
@@ -111,7 +118,8 @@ function putBack(
   for (const i of order) cost += alone[i]?.cost ?? 0;
   for (const i of order) {
     const loosely = jobs[i]!.steps.some((s) => s.before) ? LOOSE_AGAIN : LOOSE;
-    draft.put(i, { tie: random, loose: !isCold && random() < loosely });
+    const loose = !isCold && random() < loosely;
+    draft.put(i, { tie: random, loose, anyhow: loose && isFew && random() < ANYHOW });
     cost += draft.costs[i]! - (alone[i]?.cost ?? 0);
     if (missing === 0 && cost > limit + 1) return null;
   }

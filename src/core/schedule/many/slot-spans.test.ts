@@ -59,6 +59,23 @@ describe('spans of slots are sets', () => {
     );
   });
 
+  test('property: where the span of a slot begins, and either end of any span between two slots', () => {
+    const [slot, tie] = [fc.integer({ min: 0, max: SLOTS }), fc.double({ min: 0, max: 0.999 })];
+    fc.assert(
+      fc.property(drawn, slot, slot, tie, (x, t, u, n) => {
+        const a = spansOf(x);
+        const begin = (at: number): number => (x.includes(at - 1) ? begin(at - 1) : at);
+        expect(a.beginOf(t)).toBe(x.includes(t) ? begin(t) : undefined);
+        const [from, to] = [Math.min(t, u), Math.max(t, u)];
+        const inside = x.filter((s) => s >= from && s <= to);
+        const isEdge = (s: number) => !inside.includes(s - 1) || !inside.includes(s + 1);
+        const found = a.edgeIn(from, to, () => n);
+        if (inside.length === 0) expect(found).toBe(-1);
+        else expect(inside.filter(isEdge)).toContain(found);
+      }),
+    );
+  });
+
   test('spans that touch become one; what is before the first slot or past the last is none', () => {
     const a = new SlotSpans(10);
     a.push(-5, 2);

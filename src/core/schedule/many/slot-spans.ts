@@ -135,6 +135,26 @@ export class SlotSpans {
     return t < end ? t : end - 1;
   }
 
+  /** The first slot of the span that has t; undefined where none has. */
+  beginOf(t: number): number | undefined {
+    const { edges } = this;
+    for (let i = 0; i < this.used && edges[i]! <= t; i += 2) if (t < edges[i + 1]!) return edges[i];
+    return undefined;
+  }
+
+  /** Of what is from one slot to another, both with them, the first or last of a span, as the tie says; -1 where nothing is. */
+  edgeIn(from: number, to: number, tie: () => number): number {
+    const { edges } = this;
+    let [found, spans] = [-1, 0];
+    for (let i = 0; i < this.used && edges[i]! <= to; i += 2) {
+      if (edges[i + 1]! <= from) continue;
+      spans += 1;
+      if (tie() * spans >= 1) continue;
+      found = tie() < 0.5 ? Math.max(from, edges[i]!) : Math.min(to, edges[i + 1]! - 1);
+    }
+    return found;
+  }
+
   /** The n-th slot of all, from 0. */
   at(n: number): number {
     let left = n;

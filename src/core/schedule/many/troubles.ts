@@ -84,6 +84,27 @@ function ownTroubles(input: PlanInput, own: readonly Known[]): PlanTrouble[] {
   });
 }
 
+/** From when to when a step takes so much of a place; waits too. Nothing is asked where both of its ends stay. */
+type Taken = { k: Known; startS: number; endS: number; amount: number; isAsked: boolean };
+
+/** Where a step waits after its end: where it says so, else in the first of its places. */
+const waitsIn = ({ step, placed }: Known) => placed.waitsIn ?? step.waits?.anyOf[0];
+
+/** What a step takes of a place, and what its wait for the next one does, if it is longer than it may stand about. */
+function takenOf(r: PlanResource, k: Known, next: Known | undefined): Taken[] {
+  const { step, placed, fixed } = k;
+  const { startS, endS } = placed;
+  const out: Taken[] = [];
+  if (isIn(r, k)) out.push({ k, startS, endS, amount: amountIn(r, k), isAsked: !fixed });
+  const isNext = next?.placed.batch === placed.batch;
+  if (!step.waits || !isNext || waitsIn(k) !== r.id) return out;
+  const untilS = next.placed.startS;
+  const isAsked = !fixed || !next.fixed;
+  if (untilS - endS > step.waits.freeS)
+    out.push({ k, startS: endS, endS: untilS, amount: step.waits.amount, isAsked });
+  return out;
+}
+
 /** Does it take one of its places for each use, and as much of it as it needs? */
 function placeTroubles(k: Known): PlanTrouble[] {
   const { step, placed } = k;
@@ -94,6 +115,8 @@ function placeTroubles(k: Known): PlanTrouble[] {
   const stray = placed.uses.filter((u) => !step.uses.some((x) => x.anyOf.includes(u.resource)));
   const less = placed.uses.filter((u) => u.amount < askOf(u.resource) - 1e-6);
   const none = step.uses.filter((u) => !placed.uses.some((x) => u.anyOf.includes(x.resource)));
+  const { waitsIn: said } = placed;
+  const isAstray = said !== undefined && !(step.waits?.anyOf.includes(said) ?? false);
   return [
     ...[...stray, ...less].map((u): PlanTrouble => ({
       ...about(k),
@@ -101,21 +124,24 @@ function placeTroubles(k: Known): PlanTrouble[] {
       resource: u.resource,
     })),
     ...none.map((): PlanTrouble => ({ ...about(k), code: 'wrong_place' })),
+    ...(isAstray ? [{ ...about(k), code: 'wrong_place' as const, resource: said }] : []),
   ];
 }
 
 /** Amounts that add up: looked at whenever something begins. */
 function sumTroubles(r: PlanResource, all: readonly Known[]): PlanTrouble[] {
-  const here = all.filter((k) => isIn(r, k));
-  return here.flatMap((k): PlanTrouble[] => {
-    if (k.fixed) return [];
-    const { startS, endS } = k.placed;
-    const moments = here.map((o) => o.placed.startS).filter((t) => t >= startS && t < endS);
+  const here = all.flatMap((k, i) => takenOf(r, k, all[i + 1]));
+  return all.flatMap((k): PlanTrouble[] => {
+    const moments = here
+      .filter((own) => own.k === k && own.isAsked)
+      .flatMap(({ startS, endS }) =>
+        here.map((o) => o.startS).filter((t) => t >= startS && t < endS),
+      );
     const most = moments.reduce((worst, t) => {
-      const there = here.filter((o) => o.placed.startS <= t && t < o.placed.endS);
+      const there = here.filter((o) => o.startS <= t && t < o.endS);
       return Math.max(
         worst,
-        there.reduce((sum, o) => sum + amountIn(r, o), 0),
+        there.reduce((sum, o) => sum + o.amount, 0),
       );
     }, 0);
     return most > r.capacity + 1e-6

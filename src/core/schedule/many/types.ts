@@ -15,6 +15,8 @@ export type PlanUse = {
   together?: string;
   amounts?: Record<string, number>;
 };
+/** A wait of more than `freeS` takes one of these places, of those that add up, from its beginning to its end. */
+export type WaitUse = { anyOf: string[]; amount: number; freeS: number };
 /** People for a part of a step, s from its beginning; rounded outwards to the grid. */
 export type Visit = { fromS: number; toS: number; people: number };
 export type PlanStep = {
@@ -27,6 +29,8 @@ export type PlanStep = {
   uses: PlanUse[];
   /** The next step begins at most so long after this one ends, s; 0: at once; Infinity: whenever. */
   maxWaitAfterS: number;
+  /** What a wait after it takes from its end to the next step. */
+  waits?: WaitUse;
 };
 export type PlanBatch = {
   id: string;
@@ -38,7 +42,13 @@ export type PlanBatch = {
 };
 
 /** A step that stays where it is: it runs, or somebody pinned it. Nothing is asked of it; the others go round it. */
-export type FixedStep = { batch: string; step: string; startS: number; uses?: string[] };
+export type FixedStep = {
+  batch: string;
+  step: string;
+  startS: number;
+  uses?: string[];
+  waitsIn?: string;
+};
 export type TakenUse = { resource: string; amount: number };
 export type PlacedStep = {
   batch: string;
@@ -46,6 +56,8 @@ export type PlacedStep = {
   startS: number;
   endS: number;
   uses: TakenUse[];
+  /** Where it waits after that, if that takes room. */
+  waitsIn?: string;
 };
 
 export type PlanLimits = {

@@ -32,7 +32,9 @@ export function planNow(
           ? []
           : [{ resource, amount: u.amounts?.[resource] ?? u.amount }];
       });
-      return { ...key, startS: known.startS, endS: known.startS + lengthS, uses };
+      const waitsIn = known.waitsIn ?? was?.waitsIn;
+      const endS = known.startS + lengthS;
+      return { ...key, startS: known.startS, endS, uses, ...(waitsIn ? { waitsIn } : {}) };
     });
     if (own.some((s) => s === undefined)) unplanned.push(batch.id);
     else steps.push(...own.map((s) => s!));
@@ -50,7 +52,8 @@ export function withPins(
   const own = pins.flatMap((pin): FixedStep[] => {
     const at = steps.find((s) => keyOf(s) === keyOf(pin));
     if (!at || settled.some((f) => keyOf(f) === keyOf(pin))) return [];
-    return [{ ...pin, startS: at.startS, uses: at.uses.map((u) => u.resource) }];
+    const uses = at.uses.map((u) => u.resource);
+    return [{ ...pin, startS: at.startS, uses, ...(at.waitsIn ? { waitsIn: at.waitsIn } : {}) }];
   });
   return [...settled, ...own];
 }
@@ -65,6 +68,30 @@ export function batchEnds(task: Task, steps: readonly PlacedStep[]): BatchEnd[] 
     const endS = Math.max(...own.map((s) => s.endS));
     return [{ batch: b.id, endS, lateS: Math.max(0, endS - b.readyByS) }];
   });
+}
+
+/** A batch that waits for its next step where that takes room. */
+export type PlanWait = {
+  batch: string;
+  /** The step after which it waits. */
+  step: string;
+  startS: number;
+  endS: number;
+  resource: string;
+};
+
+/** Who waits where between two steps of a plan, as far as that takes room of a place. */
+export function planWaits(task: Pick<Task, 'batches'>, steps: readonly PlacedStep[]): PlanWait[] {
+  const placed = new Map(steps.map((p) => [keyOf(p), p]));
+  return task.batches.flatMap(({ id: batch, steps: own }) =>
+    own.flatMap(({ id: step, waits }, i): PlanWait[] => {
+      const at = placed.get(keyOf({ batch, step }));
+      const next = own[i + 1] && placed.get(keyOf({ batch, step: own[i + 1]!.id }));
+      if (!waits || !at || !next || next.startS - at.endS <= waits.freeS) return [];
+      const resource = at.waitsIn ?? waits.anyOf[0]!;
+      return [{ batch, step, startS: at.endS, endS: next.startS, resource }];
+    }),
+  );
 }
 
 export type PlanFigures = {

@@ -8,10 +8,12 @@ export {
   batchEnds,
   planFigures,
   planNow,
+  planWaits,
   withPins,
   type BatchEnd,
   type PinnedStep,
   type PlanFigures,
+  type PlanWait,
 } from './current';
 export { halvesOf, isClosure, pullLevers, type Lever } from './levers';
 export { shortages, type Need, type Shortage, type StockLot } from './needs';

@@ -44,6 +44,7 @@ const half = (b: PlanBatch, id: string): PlanBatch => ({
   id,
   steps: b.steps.map((s) => ({
     ...s,
+    ...(s.waits ? { waits: { ...s.waits, amount: s.waits.amount / 2 } } : {}),
     uses: s.uses.map((u) => ({
       ...u,
       /* A machine is taken whole by half a batch too. */

@@ -268,11 +268,31 @@ describe('planTask', () => {
     expect(p.status).toBe('ok');
   });
 
+  test('what has begun is more than the cooler is said to hold: it stands there all the same, and nobody else comes in', () => {
+    const stuffedS = played.lines.find(([, b]) => b.kind === 'step_done' && b.step === 'stuff')![0];
+    const nowS = T0 + stuffedS + HOUR;
+    const small = { ...site, places: site.places.map((p) => ({ ...p, capacityG: 100_000 })) };
+    const begun = ['x', 'y'].map((id) => ({ ...going(stuffedS), id, batterG: 60_000 }));
+    const ask = (works: Work[]) =>
+      planTask({ works, site: small, nowS, horizonS: 14 * DAY }).resources.find(
+        (r) => r.id === 'cold',
+      )!.capacity;
+    expect([ask(begun.slice(0, 1)), ask(begun)]).toEqual([100_000, 120_000]);
+    const one = { ...begun[0]!, batterG: 18_000 };
+    expect(planned(planTask({ works: [one], site, nowS, horizonS: 14 * DAY })).status).toBe('ok');
+  });
+
   test('a batch that waits between two steps waits no longer than it may', () => {
     const stuffedS = played.lines.find(([, b]) => b.kind === 'step_done' && b.step === 'stuff')![0];
     const nowS = T0 + stuffedS + HOUR;
     const t = task([going(stuffedS)], nowS);
     expect(t.batches[0]!.steps[0]!.id).toBe(WAITING);
+    /* It has stood about for an hour, and may for one more. */
+    expect(t.batches[0]!.steps[0]!.waits).toEqual({
+      anyOf: ['cold'],
+      amount: expect.any(Number),
+      freeS: HOUR,
+    });
     const limitS = t.batches[0]!.steps[0]!.maxWaitAfterS;
     const next = planned(t).steps[1]!;
     expect(next.startS - nowS).toBeLessThanOrEqual(limitS + 300);

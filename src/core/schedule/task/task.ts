@@ -8,6 +8,7 @@ import { alikeGroups } from './alike';
 import { groupPieces, peopleOf, stepKey, type Group } from './groups';
 import { isOneRun, planResources, roomTaken, stepFacts, type PlanPlace } from './places';
 import { WAITING, type Misfit, type Task, type TaskSite, type TaskStep, type Work } from './types';
+import { waitUse, withRoomForBegun } from './waits';
 
 /** So long before it must be done a batch begins at most, besides its length, s. Usual: it is not made a week ahead. */
 const EARLY_S = 3 * 24 * 3600;
@@ -112,12 +113,14 @@ class TaskMaker {
 
   private stepOf(work: Work, group: Group, maxWaitAfterS: number, misfits: Misfit[]): PlanStep {
     const need = (key: string) => stepFacts(work.recipe)(key).people;
+    const waits = waitUse(this.site.places, work.batterG, group.place, maxWaitAfterS);
     return {
       id: group.id,
       durationS: group.durationS,
       ...peopleOf(group, need),
       uses: this.usesOf(work, group, misfits),
       maxWaitAfterS,
+      ...(waits ? { waits } : {}),
     };
   }
 
@@ -182,7 +185,7 @@ class TaskMaker {
       0,
     );
     const begun = so.settled.length > 0;
-    if (begun && made.fixed.length === 0) this.keepWait(work, so.reachedS + so.waitS, made);
+    if (begun && made.fixed.length === 0) this.keepWait(work, so, made);
     if (!begun) {
       /* Where somebody said from when on, that counts; otherwise it is not made much earlier than it has to be. */
       made.batch.releaseS = Math.max(this.nowS, work.fromS ?? readyByS - restS - EARLY_S);
@@ -200,15 +203,22 @@ class TaskMaker {
   }
 
   /** It waits between two steps: no longer than it may; where that is over, as soon as can be. */
-  private keepWait(work: Work, untilS: number, made: Made): void {
+  private keepWait(work: Work, { settled, reachedS, waitS }: SoFar, made: Made): void {
     const firstS = Math.ceil(this.nowS / GRID_S) * GRID_S;
+    const untilS = reachedS + waitS;
     if (!Number.isFinite(untilS) || untilS <= firstS) return;
+    const facts = stepFacts(work.recipe);
+    const last = groupPieces(settled, (key) => facts(key).place).at(-1);
+    const waits = waitUse(this.site.places, work.batterG, last?.place ?? null, waitS);
+    /* As long as it has stood about already it has stood about. */
+    const freeS = Math.max(0, reachedS + (waits?.freeS ?? 0) - firstS);
     made.batch.steps.push({
       id: WAITING,
       durationS: GRID_S,
       people: 0,
       uses: [],
       maxWaitAfterS: untilS - firstS,
+      ...(waits ? { waits: { ...waits, freeS } } : {}),
     });
     made.fixed.push({ batch: work.id, step: WAITING, startS: firstS - GRID_S });
   }
@@ -236,11 +246,14 @@ export function planTask(input: {
   const planned = made.filter(
     (m) => m.batch.steps.length > 0 && !misfits.some((x) => x.batch === m.batch.id && isOut(x)),
   );
+  const staying = planned.map(({ batch, fixed }) =>
+    batch.steps.filter((s) => fixed.some((f) => f.step === s.id)),
+  );
   return {
     nowS,
     horizonS,
     spans: [...site.spans],
-    resources: planResources(site.places, site.machines),
+    resources: withRoomForBegun(planResources(site.places, site.machines), staying),
     batches: planned.map((m) => m.batch),
     fixed: planned.flatMap((m) => m.fixed),
     steps: made.flatMap((m) => m.steps),

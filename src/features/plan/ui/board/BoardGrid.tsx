@@ -9,7 +9,7 @@ import type { Board } from '../../board';
 import type { Stretch } from '../../drawn';
 import { baseOf } from '../../agenda';
 import { BarButton } from './BarButton';
-import { BoardAxis, PeopleLine, Shade } from './BoardParts';
+import { BoardAxis, PeopleLine, Shade, WaitStrip } from './BoardParts';
 import { Thread } from './Thread';
 import type { Bar, Head, Line } from './layout';
 import { LANE_PX, xOf, type Scale } from './scale';
@@ -147,6 +147,9 @@ export function BoardGrid(props: Props) {
                     >
                       <span className="bg-sheet px-1">Shut: {c.why}</span>
                     </div>
+                  ))}
+                  {l.waits.map((w) => (
+                    <WaitStrip key={`${w.batch} ${w.step}`} wait={w} scale={scale} names={names} />
                   ))}
                   {l.bars.map((bar) => (
                     <BarButton

@@ -1,6 +1,8 @@
 'use client';
 
+import type { PlanWait } from '@/core';
 import { useShow } from '@/ui/show-context';
+import type { PlanNames } from '@/words/plan';
 import type { Board } from '../../board';
 import type { Head } from './layout';
 import { LANE_PX, marksOf, xOf, type Scale } from './scale';
@@ -67,6 +69,33 @@ export function PeopleLine({ heads, scale, labelPx }: Common & { heads: readonly
           );
         })}
       </div>
+    </div>
+  );
+}
+
+/** Who waits in a place for a next step, and takes its room until then: no step, and not moved by itself. */
+export function WaitStrip(props: {
+  wait: PlanWait & { lane: number };
+  scale: Scale;
+  names: PlanNames;
+}) {
+  const { wait, scale, names } = props;
+  const show = useShow();
+  const says = `${names.batch(wait.batch)} waits, ${show.clock(wait.startS)} to ${show.clock(wait.endS)}`;
+  return (
+    <div
+      role="img"
+      aria-label={says}
+      title={says}
+      className="absolute overflow-hidden border-y border-dashed border-soft px-1 text-sm leading-7 whitespace-nowrap text-soft"
+      style={{
+        left: xOf(scale, wait.startS),
+        width: (wait.endS - wait.startS) * scale.pxPerS,
+        top: wait.lane * LANE_PX + 2,
+        height: LANE_PX - 4,
+      }}
+    >
+      waits: {names.batch(wait.batch)}
     </div>
   );
 }

@@ -76,6 +76,32 @@ describe('linesOf', () => {
     expect(lines[1]!.shut).toEqual([{ startS: 0, endS: H, why: 'roof' }]);
     expect(lines[2]!.bars[0]!.state).toBe('running');
   });
+  test('who waits in a place stands there too, on the lane of its step; what is placed besides goes round it', () => {
+    const waits = { anyOf: ['little'], amount: 5, freeS: H };
+    const own = [{ ...step('hold', Infinity), waits }, step('stuff', 0)];
+    const waiting = { ...task, batches: [{ ...task.batches[0]!, steps: own }], fixed: [] };
+    const placedSo = [
+      placed('a', 'hold', 0, 1, 'little'),
+      placed('b', 'hold', 1, 2, 'little'),
+      placed('a', 'stuff', 4, 5),
+    ];
+    const lineOf = (steps: PlacedStep[]) =>
+      linesOf({ ...board, task: waiting, behind: [] }, steps, [], 'places')[1]!;
+    const little = lineOf(placedSo);
+    expect([little.lanes, little.bars.map((b) => [b.batch, b.lane])]).toEqual([
+      2,
+      [
+        ['a', 0],
+        ['b', 1],
+      ],
+    ]);
+    expect(little.waits).toEqual([
+      { batch: 'a', step: 'hold', resource: 'little', startS: H, endS: 4 * H, lane: 0 },
+    ]);
+    /* An hour it may stand about. */
+    const soon = placedSo.map((p) => (p.step === 'stuff' ? placed('a', 'stuff', 2, 3) : p));
+    expect(lineOf(soon).waits).toEqual([]);
+  });
   test('by batches: each with what lies behind it', () => {
     const lines = linesOf(board, plan, [], 'batches');
     expect(lines.map((l) => l.name)).toEqual(['A for the inn', 'B 261']);

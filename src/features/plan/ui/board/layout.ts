@@ -1,4 +1,4 @@
-import { isClosure, WAITING, type PlacedStep } from '@/core';
+import { isClosure, planWaits, WAITING, type PlacedStep, type PlanWait } from '@/core';
 import { baseOf } from '../../agenda';
 import type { Board } from '../../board';
 
@@ -22,6 +22,8 @@ export type Line = {
   kind: 'place' | 'machine' | 'room' | 'batch';
   lanes: number;
   bars: Bar[];
+  /** Who waits there for a next step: it takes room too. */
+  waits: (PlanWait & { lane: number })[];
   /** When nothing goes on there, and why. */
   shut: { startS: number; endS: number; why: string }[];
 };
@@ -32,18 +34,34 @@ export const ROOM = 'room';
 
 type Of = Pick<Board, 'task' | 'batches' | 'rows' | 'steps' | 'behind' | 'closures'>;
 
-/** Bars on lanes, so that none lies over another: each on the first that is free. */
-function intoLanes(bars: Omit<Bar, 'lane'>[]): { bars: Bar[]; lanes: number } {
+const isWait = <T extends object>(x: T): x is T & PlanWait => 'resource' in x;
+
+type Laid = { startS: number; endS: number; batch: string; step: string };
+
+/** On lanes, so that none lies over another: each on the first that is free. What waits stays on the lane of its step. */
+function intoLanes<T extends Laid>(
+  all: readonly T[],
+): { laid: (T & { lane: number })[]; lanes: number } {
   const ends: number[] = [];
-  const laid = [...bars]
-    .sort((a, b) => a.startS - b.startS || a.endS - b.endS || (a.key < b.key ? -1 : 1))
-    .map((bar): Bar => {
-      const free = ends.findIndex((e) => e <= bar.startS);
+  const last = new Map<string, number>();
+  const laid = [...all]
+    .sort(
+      (a, b) =>
+        a.startS - b.startS ||
+        Number(isWait(b)) - Number(isWait(a)) ||
+        a.endS - b.endS ||
+        (a.batch < b.batch ? -1 : 1),
+    )
+    .map((one) => {
+      const own = last.get(`${one.batch} ${one.step}`);
+      const isFree = own !== undefined && ends[own]! <= one.startS;
+      const free = isFree ? own : ends.findIndex((e) => e <= one.startS);
       const lane = free < 0 ? ends.length : free;
-      ends[lane] = bar.endS;
-      return { ...bar, lane };
+      ends[lane] = one.endS;
+      last.set(`${one.batch} ${one.step}`, lane);
+      return { ...one, lane };
     });
-  return { bars: laid, lanes: Math.max(1, ends.length) };
+  return { laid, lanes: Math.max(1, ends.length) };
 }
 
 /** Every step of the plan as a bar, and what lies behind the batches. */
@@ -111,9 +129,10 @@ export function linesOf(
         const name = `${batch?.name ?? id}${who}`;
         /* Its steps follow each other: what overlaps does so by a rounding. */
         const inRow = own.map((b): Bar => ({ ...b, lane: 0 }));
-        return { id, name, kind: 'batch', shut: [], bars: inRow, lanes: 1 };
+        return { id, name, kind: 'batch', shut: [], bars: inRow, waits: [], lanes: 1 };
       });
   }
+  const waiting = planWaits(board.task, placed);
   const rows = [...board.rows, { id: ROOM, name: 'Bench and rooms', kind: 'room' as const }];
   return rows
     .map(({ id, name, kind }): Line => {
@@ -121,9 +140,18 @@ export function linesOf(
       const shut = board.closures
         .filter((c) => c.placeId === id)
         .map((c) => ({ startS: c.fromS, endS: c.toS, why: c.why }));
-      return { id, name, kind, shut, ...intoLanes(own) };
+      const { laid, lanes } = intoLanes([...own, ...waiting.filter((w) => w.resource === id)]);
+      return {
+        id,
+        name,
+        kind,
+        shut,
+        lanes,
+        bars: laid.filter((x) => 'key' in x),
+        waits: laid.filter(isWait),
+      };
     })
-    .filter((l) => l.bars.length > 0 || l.shut.length > 0 || l.kind === 'place');
+    .filter((l) => l.bars.length + l.waits.length + l.shut.length > 0 || l.kind === 'place');
 }
 
 /** How many are busy and how many are there, from when to when; nothing where nobody is either. */
