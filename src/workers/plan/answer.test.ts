@@ -29,7 +29,10 @@ const planned = (replies: PlanReply[]) => {
 test('plans, tells how far it is, and ends with the best so far when it is told to', async () => {
   const task = taskOf(9);
   const stand = { task, steps: [], pins: [] };
-  const replies = await ask({ id: 7, kind: 'plan', stand, timeMs: 60_000, movesCost: false }, 2);
+  const replies = await ask(
+    { id: 7, kind: 'plan', stand, timeMs: 60_000, movesCost: false, seed: 1 },
+    2,
+  );
   expect(replies.filter((r) => r.kind === 'progress')).toHaveLength(2);
   expect(replies.every((r) => r.id === 7)).toBe(true);
   const plan = planned(replies);
@@ -45,11 +48,14 @@ test('what is pinned stays, and what was planned moves only where it helps', asy
       stand: { task, steps: [], pins: [] },
       timeMs: 300,
       movesCost: false,
+      seed: 1,
     }),
   );
   const pin = { batch: first.steps[0]!.batch, step: first.steps[0]!.step };
   const stand = { task, steps: first.steps, pins: [pin] };
-  const again = planned(await ask({ id: 2, kind: 'plan', stand, timeMs: 300, movesCost: true }));
+  const again = planned(
+    await ask({ id: 2, kind: 'plan', stand, timeMs: 300, movesCost: true, seed: 1 }),
+  );
   const at = again.steps.find((s) => s.batch === pin.batch && s.step === pin.step)!;
   expect(at.startS).toBe(first.steps[0]!.startS);
   expect(again.weightedLatenessS).toBeLessThanOrEqual(first.weightedLatenessS);
@@ -64,6 +70,7 @@ test('looks at what a plan breaks, and why who is late is', async () => {
       stand: { task, steps: [], pins: [] },
       timeMs: 100,
       movesCost: false,
+      seed: 1,
     }),
   );
   const late = task.batches.map((b) => ({ ...b, readyByS: task.nowS + 3600 }));
@@ -86,6 +93,7 @@ test('tries what could be done, one after the other', async () => {
       stand: { task, steps: [], pins: [] },
       timeMs: 100,
       movesCost: false,
+      seed: 1,
     }),
   );
   const batch = task.batches[0]!.id;
@@ -105,6 +113,7 @@ test.each<[string, PlanRequest]>([
       stand: { task: { ...taskOf(2), horizonS: -1 }, steps: [], pins: [] },
       timeMs: 10,
       movesCost: false,
+      seed: 1,
     },
   ],
   [

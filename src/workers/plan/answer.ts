@@ -44,6 +44,7 @@ export async function answer(request: PlanRequest, hands: Hands): Promise<void> 
       const begunMs = performance.now();
       const limits = {
         timeMs: request.timeMs,
+        seed: request.seed,
         ...(request.movesCost ? { moveCostS: MOVE_COST_S } : {}),
       };
       const input = { ...task, fixed: withPins(task, steps, pins), previous: steps, limits };

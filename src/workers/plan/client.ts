@@ -1,16 +1,20 @@
-import type { BatchPlan, Remedy } from '../../core';
+import { bestPlan, MOVE_COST_S, type BatchPlan, type Remedy } from '../../core';
 import type { PlanLook, PlanReply, PlanRequest, PlanStand, Progress } from './protocol';
 
 type Waiting = { done: (reply: PlanReply) => void; onProgress?: (p: Progress) => void };
 export type Going<T> = { answer: Promise<T>; stop: () => void };
 
-/** Speaks to one worker that plans: it says how far it is, and ends early with the best so far when it is asked to. */
-export class PlanClient {
+/** More look for a plan at once no further than this: each has all of it in mind. */
+const MOST_SEATS = 4;
+/** How many workers look for a plan on a device with so many cores: one is left to whoever looks at the page. */
+export const seatsFor = (cores: number): number => Math.min(MOST_SEATS, Math.max(1, cores - 1));
+
+/** One worker, and what it was asked. */
+class Seat {
   private readonly worker = new Worker(new URL('./plan.worker.ts', import.meta.url), {
     type: 'module',
   });
   private readonly waiting = new Map<number, Waiting>();
-  private next = 1;
 
   constructor() {
     this.worker.onmessage = (event: MessageEvent<PlanReply>) => {
@@ -26,7 +30,7 @@ export class PlanClient {
     };
   }
 
-  private ask<T>(
+  ask<T>(
     request: PlanRequest,
     read: (reply: PlanReply) => T | null,
     onProgress?: (p: Progress) => void,
@@ -46,20 +50,72 @@ export class PlanClient {
     return { answer, stop };
   }
 
-  /** Plans everything that is not settled or pinned. Rejects with the core's words when a figure is refused. */
+  close(): void {
+    this.worker.terminate();
+  }
+}
+
+/** Hands on how far several are, as long as none of the others knew a better plan. */
+function bestSoFar(onProgress: ((p: Progress) => void) | undefined): (p: Progress) => void {
+  let leastS = Infinity;
+  return (p) => {
+    const lateS = 'weightedLatenessS' in p ? p.weightedLatenessS : 0;
+    if (lateS > leastS) return;
+    leastS = lateS;
+    onProgress?.(p);
+  };
+}
+
+/** Speaks to the workers that plan: they say how far they are, and end early with the best so far when they are asked to. */
+export class PlanClient {
+  private readonly seats: Seat[] = [];
+  private next = 1;
+
+  constructor(private readonly cores = navigator.hardwareConcurrency) {}
+
+  private seat(i: number): Seat {
+    return (this.seats[i] ??= new Seat());
+  }
+
+  /**
+   * Plans everything that is not settled or pinned: each worker in its own way, and the best of them. Rejects with the core's
+   * words when a figure is refused.
+   */
   plan(
     stand: PlanStand,
     { timeMs, movesCost }: { timeMs: number; movesCost: boolean },
     onProgress?: (p: Progress) => void,
   ): Going<{ plan: BatchPlan; ms: number }> {
-    const request: PlanRequest = { id: this.next++, kind: 'plan', stand, timeMs, movesCost };
-    return this.ask(request, (r) => (r.kind === 'plan' ? r : null), onProgress);
+    const tell = bestSoFar(onProgress);
+    const all = Array.from({ length: seatsFor(this.cores) }, (_, i) => {
+      const request = { id: this.next++, kind: 'plan' as const, stand, timeMs, movesCost };
+      const read = (r: PlanReply) => (r.kind === 'plan' ? r : null);
+      return this.seat(i).ask({ ...request, seed: i + 1 }, read, tell);
+    });
+    const stop = () => all.forEach((going) => going.stop());
+    /* Once one of them knows that none is better, the others need not look for one. */
+    for (const { answer } of all)
+      answer.then((r) => r.plan.proven && stop()).catch(() => undefined);
+    const answer = Promise.allSettled(all.map((going) => going.answer)).then(
+      ([first, ...others]) => {
+        if (first!.status === 'rejected') throw first!.reason;
+        const made = [first!, ...others].flatMap((r) =>
+          r.status === 'fulfilled' ? [r.value] : [],
+        );
+        const plan = bestPlan(
+          made.map((r) => r.plan),
+          movesCost ? MOVE_COST_S : 0,
+        );
+        return { plan, ms: Math.max(...made.map((r) => r.ms)) };
+      },
+    );
+    return { answer, stop };
   }
 
   /** What a plan breaks, and why who is late is. */
   look(stand: PlanStand): Promise<PlanLook> {
     const request: PlanRequest = { id: this.next++, kind: 'troubles', stand };
-    return this.ask(request, (r) => (r.kind === 'troubles' ? r.look : null)).answer;
+    return this.seat(0).ask(request, (r) => (r.kind === 'troubles' ? r.look : null)).answer;
   }
 
   /** What could be done for a late batch. */
@@ -70,10 +126,11 @@ export class PlanClient {
     onProgress?: (p: Progress) => void,
   ): Going<Remedy[]> {
     const request: PlanRequest = { id: this.next++, kind: 'remedies', stand, batch, stays };
-    return this.ask(request, (r) => (r.kind === 'remedies' ? r.remedies : null), onProgress);
+    const read = (r: PlanReply) => (r.kind === 'remedies' ? r.remedies : null);
+    return this.seat(0).ask(request, read, onProgress);
   }
 
   close(): void {
-    this.worker.terminate();
+    for (const seat of this.seats) seat.close();
   }
 }

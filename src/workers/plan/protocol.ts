@@ -12,8 +12,15 @@ import type {
 export type PlanStand = { task: Task; steps: PlacedStep[]; pins: PinnedStep[] };
 
 export type PlanRequest =
-  /** `movesCost`: steps stay where they are unless it helps. */
-  | { id: number; kind: 'plan'; stand: PlanStand; timeMs: number; movesCost: boolean }
+  /** `seed`: several look for it at once, each its own way. `movesCost`: steps stay where they are unless it helps. */
+  | {
+      id: number;
+      kind: 'plan';
+      stand: PlanStand;
+      timeMs: number;
+      movesCost: boolean;
+      seed: number;
+    }
   /** What a plan breaks, and why who is late is. */
   | { id: number; kind: 'troubles'; stand: PlanStand }
   /** What could be done for a late batch; who would stay after which evening's end. */

@@ -1,4 +1,4 @@
-export { planBatches, planning, whyLate, type PlanProgress } from './plan-batches';
+export { bestPlan, planBatches, planning, whyLate, type PlanProgress } from './plan-batches';
 export { planTroubles, type PlanTrouble, type PlanTroubleCode } from './troubles';
 export { SLOT_S } from './problem';
 export type {

@@ -3,6 +3,7 @@ import { bestByTrying } from '../../testing/plan-brute';
 import { smokehouse } from '../../testing/plan-instances';
 import { littleTask } from '../../testing/plan-little';
 import {
+  bestPlan,
   planBatches,
   planTroubles,
   whyLate,
@@ -303,5 +304,35 @@ describe('against an independent look at the rules', () => {
       { startS: T0 + 3 * SLOT + 120, endS: T0 + 3 * HOUR, people: 2 },
     ];
     expect(at(planBatches(input(stuff, { spans: gap })), 'a', 'stuff')).toBeGreaterThanOrEqual(4);
+  });
+});
+
+describe('bestPlan', () => {
+  const empty = { status: 'ok' as const, steps: [], unplaced: [], because: [], moved: 0, runs: 3 };
+  const plan = (lateH: number, spanH: number, more: object = {}) => ({
+    ...empty,
+    weightedLatenessS: lateH * HOUR,
+    spanS: spanH * HOUR,
+    lowerBoundS: 0,
+    proven: false,
+    ...more,
+  });
+  test.each<[string, ReturnType<typeof plan>[], number, number]>([
+    ['less late', [plan(3, 9), plan(2, 20)], 0, 1],
+    ['then shorter', [plan(2, 9), plan(2, 8)], 0, 1],
+    ['then fewer fires', [plan(2, 8), plan(2, 8, { runs: 2 })], 0, 1],
+    ['the first of those that are alike', [plan(2, 8), plan(2, 8)], 0, 0],
+    ['nobody without a place', [plan(0, 1, { unplaced: ['a'] }), plan(9, 9)], 0, 1],
+    ['moves weigh as they did', [plan(2, 8, { moved: 9 }), plan(3, 8)], HOUR, 1],
+    ['and nothing where they did not', [plan(2, 8, { moved: 9 }), plan(3, 8)], 0, 0],
+  ])('%s', (_, plans, moveCostS, which) =>
+    expect(bestPlan(plans, moveCostS)).toEqual(plans[which]),
+  );
+  test('what one has proven holds for all that are as good, and its bound for every one', () => {
+    const both = bestPlan([plan(2, 8), plan(2, 8, { proven: true, lowerBoundS: 2 * HOUR })]);
+    expect([both.proven, both.lowerBoundS]).toEqual([true, 2 * HOUR]);
+    const better = bestPlan([plan(1, 8), plan(2, 8, { proven: true, lowerBoundS: HOUR })]);
+    expect([better.proven, better.lowerBoundS]).toEqual([false, HOUR]);
+    expect(() => bestPlan([])).toThrow('plans');
   });
 });

@@ -1,3 +1,4 @@
+import { QuantityError } from '../../guard';
 import { randomFrom } from '../../random';
 import { eachAlone, lowerBound, type Alone } from './bounds';
 import { inOrder, isBetter, latenessOf, movesOf, placedSteps, type Found } from './draft';
@@ -170,5 +171,33 @@ function planOf(problem: Problem, found: Found, bound: number, proven: boolean):
     proven,
     moved: sumOf((i, p) => movesOf(problem, i, p)),
     because: reasons(problem, found.placements),
+  };
+}
+
+/**
+ * The best of plans of the same task, made from different seeds: nobody without a place first, then as a planner weighs them.
+ * A bound that one of them has found holds for all.
+ * @param moveCostS what a moved step weighed when they were made, s
+ * @throws QuantityError where there is none
+ */
+export function bestPlan(plans: readonly BatchPlan[], moveCostS = 0): BatchPlan {
+  const [first, ...others] = plans;
+  if (!first) throw new QuantityError('plans', 0, 'one at least');
+  const worth = (p: BatchPlan): Found => ({
+    placements: [],
+    missing: p.unplaced.length,
+    cost: p.weightedLatenessS + p.moved * moveCostS,
+    span: p.spanS / SLOT_S,
+    fires: p.runs,
+  });
+  const best = others.reduce((a, b) => (isBetter(worth(b), worth(a)) ? b : a), first);
+  const isAlike = (p: BatchPlan) =>
+    p.unplaced.length === best.unplaced.length &&
+    p.weightedLatenessS === best.weightedLatenessS &&
+    p.spanS === best.spanS;
+  return {
+    ...best,
+    lowerBoundS: Math.max(...plans.map((p) => p.lowerBoundS)),
+    proven: plans.some((p) => p.proven && isAlike(p)),
   };
 }
