@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './support/test';
 import { signIn } from './support/people';
 
 const HOUR = 3_600_000;

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './support/test';
 import { App, SETUP_CODE } from './support/app';
 import { prepare } from './support/database';
 

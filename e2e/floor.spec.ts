@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './support/test';
 import { made, saveAndApprove, startJob, tell } from './support/job';
 import { HOUR } from './support/logger';
 import { signIn } from './support/people';

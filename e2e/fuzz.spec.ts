@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './support/test';
 import pg from 'pg';
 import { App } from './support/app';
 import { prepare } from './support/database';

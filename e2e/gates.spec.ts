@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './support/test';
 import { openBatch, signIn } from './support/people';
 
 test('signed out: pages lead to the sign-in, routes say so', async ({ page, request }) => {

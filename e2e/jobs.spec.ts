@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './support/test';
 import { importFile, made, release, saveAndApprove, startJob, tell } from './support/job';
 import { HOUR } from './support/logger';
 import { signIn } from './support/people';

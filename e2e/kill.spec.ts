@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './support/test';
 import { execFileSync } from 'node:child_process';
 import path from 'node:path';
 

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './support/test';
 import { openBatch, signIn } from './support/people';
 
 const tokens = () => process.env.E2E_TOKENS!.split(',');

@@ -1,4 +1,4 @@
-import { expect, test, type APIRequestContext, type Browser } from '@playwright/test';
+import { expect, test, type APIRequestContext, type Browser } from './support/test';
 import { PASSWORD, openBatch, signIn } from './support/people';
 import { WHO_MAY, everyDoor, type Identity } from './support/who-may';
 

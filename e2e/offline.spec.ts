@@ -1,4 +1,4 @@
-import { expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { expect, test, type BrowserContext, type Page } from './support/test';
 import { startJob, weighed } from './support/job';
 import { PASSWORD, signIn, type Who } from './support/people';
 

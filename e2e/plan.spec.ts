@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './support/test';
 import { App } from './support/app';
 import { prepare } from './support/database';
 import { local } from './support/logger';

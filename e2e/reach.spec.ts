@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './support/test';
 import { makePushKeys } from '../src/platform/push-keys';
 import { PushService } from '../tests/support/push-service';
 import { App } from './support/app';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './support/test';
 import { fermentedRecipe } from '../src/core/testing/recipe';
 import { as, importFile, release, saveAndApprove, startJob, tell, weighed } from './support/job';
 import { signIn } from './support/people';

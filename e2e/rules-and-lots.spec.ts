@@ -1,4 +1,4 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from './support/test';
 import { signIn } from './support/people';
 
 async function openRecipe(page: Page, name: string): Promise<void> {

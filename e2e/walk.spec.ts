@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './support/test';
 import fs from 'node:fs';
 import { HOUR, local, loggerFile } from './support/logger';
 import { PASSWORD, signIn } from './support/people';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page } from './test';
 import { PASSWORD, signIn, type Who } from './people';
 import { HOUR, local, loggerFile } from './logger';
 

@@ -1,4 +1,5 @@
-import { expect, type Cookie, type Page } from '@playwright/test';
+import type { Cookie } from '@playwright/test';
+import { expect, type Page } from './test';
 
 export type Who = 'ines' | 'tomas' | 'maud' | 'pia';
 export const PASSWORD = 'alder-and-salt';
