@@ -25,6 +25,7 @@ const codes: Record<PlanTroubleCode, Partial<PlanTrouble>> = {
   wrong_place: { resource: 'big' },
   nobody_there: { asks: 2, limit: 1 },
   too_full: { asks: 90_000, limit: 80_000, resource: 'cold' },
+  no_room_to_wait: { asks: 90_000, limit: 80_000, resource: 'cold' },
   place_taken: { resource: 'big', other: 'x' },
 };
 
@@ -42,6 +43,11 @@ describe('what a plan breaks', () => {
     },
   );
   test.each([
+    [
+      'a wait',
+      { code: 'no_room_to_wait', ...codes.no_room_to_wait },
+      /while it waits .*Place cold is too full: 90 kg of 80 kg/,
+    ],
     ['weights', { code: 'too_full', ...codes.too_full }, /Place cold is too full: 90 kg of 80 kg/],
     [
       'numbers',

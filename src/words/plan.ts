@@ -38,6 +38,8 @@ const TROUBLE: Record<PlanTroubleCode, (t: PlanTrouble, names: PlanNames, show: 
       : `${t.asks} people are needed at once, ${t.limit} ${t.limit === 1 ? 'is' : 'are'} there`,
   too_full: (t, names, show) =>
     `${names.place(t.resource!)} is too full: ${amount(t.asks!, t.resource, names, show)} of ${amount(t.limit!, t.resource, names, show)}`,
+  no_room_to_wait: (t, names, show) =>
+    `while it waits for what comes next, ${names.place(t.resource!)} is too full: ${amount(t.asks!, t.resource, names, show)} of ${amount(t.limit!, t.resource, names, show)}`,
   place_taken: (t, names) => `${names.place(t.resource!)} is taken by ${names.batch(t.other!)}`,
 };
 

@@ -16,6 +16,8 @@ export type PlanTroubleCode =
   | 'wrong_place'
   | 'nobody_there'
   | 'too_full'
+  /** There is not enough room where it waits for its next step. */
+  | 'no_room_to_wait'
   /** Another program runs there then, or the last of another load is not out yet. */
   | 'place_taken';
 
@@ -131,22 +133,20 @@ function placeTroubles(k: Known): PlanTrouble[] {
 /** Amounts that add up: looked at whenever something begins. */
 function sumTroubles(r: PlanResource, all: readonly Known[]): PlanTrouble[] {
   const here = all.flatMap((k, i) => takenOf(r, k, all[i + 1]));
+  const amountAt = (t: number) =>
+    here.reduce((sum, o) => sum + (o.startS <= t && t < o.endS ? o.amount : 0), 0);
   return all.flatMap((k): PlanTrouble[] => {
-    const moments = here
-      .filter((own) => own.k === k && own.isAsked)
-      .flatMap(({ startS, endS }) =>
-        here.map((o) => o.startS).filter((t) => t >= startS && t < endS),
-      );
-    const most = moments.reduce((worst, t) => {
-      const there = here.filter((o) => o.startS <= t && t < o.endS);
-      return Math.max(
-        worst,
-        there.reduce((sum, o) => sum + o.amount, 0),
-      );
-    }, 0);
-    return most > r.capacity + 1e-6
-      ? [{ ...about(k), code: 'too_full', resource: r.id, asks: most, limit: r.capacity }]
-      : [];
+    const own = here.filter((o) => o.k === k && o.isAsked);
+    const moments = own.flatMap(({ startS, endS }) =>
+      here.map((o) => o.startS).filter((t) => t >= startS && t < endS),
+    );
+    const worst = moments
+      .map((t) => ({ asks: amountAt(t), atS: t }))
+      .reduce((a, b) => (b.asks > a.asks ? b : a), { asks: 0, atS: 0 });
+    if (worst.asks <= r.capacity + 1e-6) return [];
+    const waits = worst.atS >= k.placed.endS;
+    const code = waits ? 'no_room_to_wait' : 'too_full';
+    return [{ ...about(k), code, resource: r.id, asks: worst.asks, limit: r.capacity }];
   });
 }
 

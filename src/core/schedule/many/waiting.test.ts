@@ -117,7 +117,7 @@ describe('what waits takes room', () => {
     expect(
       planTroubles(task, steps).map((t) => [t.code, t.batch, t.step, t.asks, t.limit]),
     ).toEqual([
-      ['too_full', 'a', 'chill', 60, 50],
+      ['no_room_to_wait', 'a', 'chill', 60, 50],
       ['too_full', 'b', 'chill', 60, 50],
     ]);
     expect(planTroubles({ ...task, fixed: asFixed(steps) }, steps)).toEqual([]);

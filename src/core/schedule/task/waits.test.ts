@@ -93,8 +93,8 @@ test('who waits where, as the plan says or in the first place; not what only sta
   };
   /* The one who checks a plan sees the same waits. */
   expect(planTroubles(task, steps).map((t) => [t.code, t.step, t.resource])).toEqual([
-    ['too_full', 'grind', 'cold'],
-    ['too_full', 'stuff', 'nook'],
+    ['no_room_to_wait', 'grind', 'cold'],
+    ['no_room_to_wait', 'stuff', 'nook'],
   ]);
   expect(planTroubles(task, soon)).toEqual([]);
 });
