@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { HOUR } from '../../testing/played';
 import { testRecipe, testRules } from '../../testing/recipe';
+import { planPlace } from '../../testing/plan-place';
 import { planBatches, planTroubles } from '../many';
 import { recipeBlocks } from '../recipe-blocks';
 import {
@@ -10,7 +11,6 @@ import {
   planTask,
   pullLevers,
   withPins,
-  type TaskSite,
   type Work,
 } from './index';
 
@@ -18,14 +18,6 @@ const DAY = 24 * HOUR;
 const T0 = 1_800_000_000 - (1_800_000_000 % 86_400);
 const recipe = testRecipe();
 const blocks = recipeBlocks(recipe, testRules().cure_hold.body);
-const room = (id: string, kind: TaskSite['places'][number]['kind'], capacityG: number | null) => ({
-  id,
-  kind,
-  capacityG,
-  sticks: null,
-  stickMm: null,
-  dropMm: null,
-});
 
 /** Sites and wishes of all sorts: few people, small rooms, late wishes. */
 const sites = fc.record({
@@ -67,8 +59,8 @@ function taskOf(
     horizonS: 21 * DAY,
     site: {
       places: [
-        ...site.houses.map((kg, i) => room(`house-${i}`, 'house', kg * 1000)),
-        ...(site.cooler === null ? [] : [room('cold', 'cooler', site.cooler * 1000)]),
+        ...site.houses.map((kg, i) => planPlace(`house-${i}`, 'house', kg * 1000)),
+        ...(site.cooler === null ? [] : [planPlace('cold', 'cooler', site.cooler * 1000)]),
       ],
       machines: [],
       spans: Array.from({ length: 21 }, (_, d) => ({

@@ -2,6 +2,7 @@ import { foldBatch } from '../../logbook/fold';
 import { HOUR, play } from '../../testing/played';
 import { entriesOf, type Line } from '../../testing/batch';
 import { testRecipe, testRules } from '../../testing/recipe';
+import { planPlace } from '../../testing/plan-place';
 import type { ProgramStage } from '../../formula/stage';
 import { planBatches, planTroubles } from '../many';
 import { passedSteps, recipeOfRun } from '../passed';
@@ -22,19 +23,11 @@ const T0 = 1_800_000_000 - (1_800_000_000 % 86_400);
 const DAY = 24 * HOUR;
 const recipe = testRecipe();
 const hold = testRules().cure_hold.body;
-const place = (id: string, kind: TaskSite['places'][number]['kind'], capacityG: number) => ({
-  id,
-  kind,
-  capacityG,
-  sticks: null,
-  stickMm: null,
-  dropMm: null,
-});
 const site: TaskSite = {
   places: [
-    place('big', 'house', 80_000),
-    place('little', 'house', 20_000),
-    place('cold', 'cooler', 200_000),
+    planPlace('big', 'house', 80_000),
+    planPlace('little', 'house', 20_000),
+    planPlace('cold', 'cooler', 200_000),
   ],
   machines: [
     {

@@ -1,22 +1,15 @@
 import type { HouseKind } from '../../route/step';
+import { planPlace } from '../../testing/plan-place';
 import { planTroubles, type PlanStep } from '../many';
 import { planWaits } from './index';
 import { waitUse, withRoomForBegun } from './waits';
 
 const H = 3600;
-const place = (id: string, kind: HouseKind, capacityG: number | null) => ({
-  id,
-  kind,
-  capacityG,
-  sticks: null,
-  stickMm: null,
-  dropMm: null,
-});
 const places = [
-  place('cold', 'cooler', 50_000),
-  place('nook', 'cooler', 10_000),
-  place('ice', 'freezer', null),
-  place('big', 'house', 80_000),
+  planPlace('cold', 'cooler', 50_000),
+  planPlace('nook', 'cooler', 10_000),
+  planPlace('ice', 'freezer', null),
+  planPlace('big', 'house', 80_000),
 ];
 
 describe('where product waits', () => {
