@@ -202,6 +202,12 @@ test('what a scale shows is taken by one press, once it is at rest; a meter fill
   await weigh.getByRole('button', { name: 'Record this weight' }).click();
   const losses = page.getByTestId('losses');
   await expect(losses).toContainText('White');
+  /* Typed over what was taken: no instrument showed that. */
+  await weigh.getByLabel('Piece, by its mark').fill('Grey');
+  await weigh.getByRole('button', { name: 'Take 812.0 g' }).click();
+  await weigh.getByLabel('The scale shows').fill('400');
+  await weigh.getByRole('button', { name: 'Record this weight' }).click();
+  await expect(losses).toContainText('Grey');
 
   const form = page.getByRole('form', { name: 'Log a pH' });
   await form.getByLabel('Meter', { exact: true }).selectOption({ index: 0 });
@@ -221,6 +227,10 @@ test('what a scale shows is taken by one press, once it is at rest; a meter fill
   await expect(page.getByText('White is gone?')).toHaveCount(0);
   await page.goto(`/batches/${id}/log`);
   await expect(page.getByText('Piece White is weighed no more: eaten, or cut open')).toBeVisible();
+  await expect(page.getByText('Piece White: 812.0 g, as Hall scale showed it')).toBeVisible();
+  await expect(page.getByText('Piece Grey: 400.0 g')).toBeVisible();
+  await expect(page.getByText('Piece Grey: 400.0 g, as')).toHaveCount(0);
+  await expect(page.getByText(/pH 5.\d+ .*, as Hall meter showed it/)).toBeVisible();
 
   await page.goto('/house/meters');
   const check = page.getByRole('region', { name: 'Check a meter' });

@@ -16,6 +16,11 @@ test.each<[Omit<Logged, 'kind'>, RegExp]>([
     { ph: 5.1, meter: glass, meterCheckedS: 1 },
     /^pH 5.1 \(shown 5.2\) of the test piece, by Glass 7$/,
   ],
+  [{ ph: 5.2, shownBy: 'Bench 2' }, /^pH 5.2 of the test piece, as Bench 2 showed it$/],
+  [
+    { ph: 5.2, meter: glass, meterCheckedS: 1, shownBy: 'Bench 2' },
+    /by Glass 7, as Bench 2 showed it$/,
+  ],
   [{ ph: 5.2, meter: glass }, /^pH 5.2 of the test piece, by Glass 7, not checked/],
 ])('a pH in the log: %o', (b, words) => {
   expect(phWords({ kind: 'ph_logged', ...b }, show)).toMatch(words);

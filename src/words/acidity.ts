@@ -22,15 +22,20 @@ export const MIDDLE_BUFFER_WORDS: Record<MiddleBuffer, string> = {
   '6.86': 'pH 6.86, phosphate',
 };
 
+/** From which instrument a figure was taken. */
+export const shownByWords = ({ shownBy }: { shownBy?: string }): string =>
+  shownBy === undefined ? '' : `, as ${shownBy} showed it`;
+
 /** A pH as the log says it, with its meter where it is one of the site's. */
 export function phWords(b: Extract<EntryBody, { kind: 'ph_logged' }>, s: Show): string {
   const of = SAMPLE_WORDS[b.sample ?? 'test_piece'];
   const at = b.sampleC === undefined ? '' : ` at ${s.temp(b.sampleC)}`;
-  if (!b.meter) return `pH ${s.number(b.ph, 2)} of ${of}${at}`;
+  const by = shownByWords(b);
+  if (!b.meter) return `pH ${s.number(b.ph, 2)} of ${of}${at}${by}`;
   const checked = b.meterCheckedS === undefined ? ', not checked in its buffers that day' : '';
   const shown =
     Math.abs(b.meter.shownPh - b.ph) < 0.005 ? '' : ` (shown ${s.number(b.meter.shownPh, 2)})`;
-  return `pH ${s.number(b.ph, 2)}${shown} of ${of}${at}, by ${b.meter.name}${checked}`;
+  return `pH ${s.number(b.ph, 2)}${shown} of ${of}${at}, by ${b.meter.name}${checked}${by}`;
 }
 
 /** What a check in two buffers found, and what to do. */

@@ -37,6 +37,22 @@ test.each<[EntryBody, string]>([
     'Salt: 500 g weighed (wanted 503.2 g)',
   ],
   [
+    {
+      kind: 'weighed',
+      lineId: 'salt',
+      amountG: 500,
+      targetG: 503.24,
+      scaleId: 's',
+      scaleResolutionG: 5,
+      shownBy: 'Hall scale',
+    },
+    'Salt: 500 g weighed (wanted 503.2 g), as Hall scale showed it',
+  ],
+  [
+    { kind: 'piece_weighed', piece: 'Red', weightG: 812, tareG: 12, shownBy: 'Hall scale' },
+    'Piece Red: 812.0 g, 12.0 g of it tare, as Hall scale showed it',
+  ],
+  [
     { kind: 'cure_checked', weighedId: 'x', readingG: 19.2, method: 'reentered_alone' },
     'Second look at the cure: 19.2 g, re-entered alone',
   ],

@@ -12,7 +12,7 @@ import {
 import type { Show } from './show';
 import { benchWords, ofLoad } from './bench';
 import { hangingWords } from './hanging';
-import { PIECE_END_WORDS, phWords } from './acidity';
+import { PIECE_END_WORDS, phWords, shownByWords } from './acidity';
 import { lineName } from './line-name';
 import { stepName } from './route';
 import { tickedTemps } from './ticked';
@@ -71,7 +71,7 @@ export function entryWords(
     case 'batch_started':
       return `Batch started for ${s.mass(b.plannedMeatG)}, ready by ${s.clock(b.readyByS)}`;
     case 'weighed':
-      return `${lineName(recipe, b.lineId)}: ${s.grams(b.amountG, b.scaleResolutionG)} weighed (wanted ${s.grams(b.targetG)})${b.nitriteFraction ? `, ${s.number(b.nitriteFraction * 100, 2)} % nitrite` : ''}${b.lot ? `, lot ${b.lot}` : ''}${b.more ? ', on top of what was weighed' : ''}${ofLoad(b.load)}${b.standIn ? `, ${b.standIn} in its place` : ''}${b.jug ? ', poured from a jug that was weighed before and after' : ''}`;
+      return `${lineName(recipe, b.lineId)}: ${s.grams(b.amountG, b.scaleResolutionG)} weighed (wanted ${s.grams(b.targetG)})${b.nitriteFraction ? `, ${s.number(b.nitriteFraction * 100, 2)} % nitrite` : ''}${b.lot ? `, lot ${b.lot}` : ''}${b.more ? ', on top of what was weighed' : ''}${ofLoad(b.load)}${b.standIn ? `, ${b.standIn} in its place` : ''}${b.jug ? ', poured from a jug that was weighed before and after' : ''}${shownByWords(b)}`;
     case 'cure_checked':
       return `Second look at the cure: ${s.grams(b.readingG)}, ${b.method === 'second_person' ? 'by a second person' : 're-entered alone'}`;
     case 'cure_hold_started':
@@ -157,7 +157,7 @@ export function entryWords(
     case 'drying_started':
       return 'Hung to dry';
     case 'piece_weighed':
-      return `Piece ${b.piece}: ${s.grams(b.weightG)}${b.tareG ? `, ${s.grams(b.tareG)} of it tare` : ''}`;
+      return `Piece ${b.piece}: ${s.grams(b.weightG)}${b.tareG ? `, ${s.grams(b.tareG)} of it tare` : ''}${shownByWords(b)}`;
     case 'piece_ended':
       return `Piece ${b.piece} is weighed no more: ${PIECE_END_WORDS[b.why]}`;
     case 'aw_logged':

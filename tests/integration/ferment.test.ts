@@ -189,7 +189,10 @@ describe('pH meters', () => {
       meterCheckedS: null,
     });
     expect((await shows(7.1, 4.11, atS + 60))!.check.ok).toBe(true);
-    await log(ring, 5.4, atS + 120);
+    await log(ring, 5.4, atS + 120, { shownBy: 'Bench 2' });
+    /* What is read of an entry is what its schema knows. */
+    const entry = (await again(ring)).entries.findLast((e) => e.body.kind === 'ph_logged')!;
+    expect(entry.body).toMatchObject({ shownBy: 'Bench 2', meter: { shownPh: 5.4 } });
     const taken = (await again(ring)).case.state.ph.at(-1)!;
     expect(taken.ph).toBeCloseTo(5.3, 2);
     expect(taken).toMatchObject({ meterCheckedS: atS + 60, meter: { ...meter, shownPh: 5.4 } });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { PH_SAMPLES } from '@/core';
-import { optionalTemp, part } from './entry-fields';
+import { optionalTemp, part, shownBy } from './entry-fields';
 
 /** A pH as somebody posts it. Where a meter of the site is named, the server says the pH behind it and when it was checked. */
 export const phLogged = z.object({
@@ -17,6 +17,7 @@ export const phLogged = z.object({
     .optional(),
   sample: z.enum(PH_SAMPLES).optional(),
   sampleC: optionalTemp,
+  shownBy,
 });
 
 export const phDoubted = z.object({

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { LOT_PROBLEMS, RUN_EVENTS, type EntryBody, type LotProblem } from '@/core';
 import { stageSchema, stagesSchema } from '@/features/programs/contract';
-import { MAX_MASS_G, mass, optionalTemp, part, temp, words } from './entry-fields';
+import { MAX_MASS_G, mass, optionalTemp, part, temp, words, shownBy } from './entry-fields';
 import { phDoubted, phLogged } from './acidity-contract';
 import { benchFacts, disagreeing, loadsSet, weighingFields } from './bench-contract';
 import { hangingFacts, liesAgainst } from './hanging-contract';
@@ -27,6 +27,7 @@ const weighed = z.object({
   lot: z.string().trim().max(100).optional(),
   lotId: z.uuid().optional(),
   confirmed: z.literal(true).optional(),
+  shownBy,
   ...weighingFields,
 });
 const lotAllowed = z.object({

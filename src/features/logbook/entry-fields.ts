@@ -10,5 +10,7 @@ export const mass = z
 export const temp = z.number().min(-80).max(400);
 export const words = z.string().trim().min(3, 'write at least three letters').max(2000);
 export const optionalTemp = temp.optional();
+/** The instrument that showed a figure. */
+export const shownBy = z.string().trim().min(1).max(100).optional();
 /** Of a batch with several parts: which one it is about. */
 export const part = z.string().min(1).max(40).optional();

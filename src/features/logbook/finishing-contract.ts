@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { PIECE_ENDS } from '@/core';
 import { tickFields } from './bench-contract';
-import { mass, optionalTemp, part, words } from './entry-fields';
+import { mass, optionalTemp, part, words, shownBy } from './entry-fields';
 
 const control = z.discriminatedUnion('way', [
   z.object({
@@ -53,6 +53,7 @@ export const finishing = [
     piece,
     weightG: mass,
     tareG: mass.optional(),
+    shownBy,
   }),
   z.object({ kind: z.literal('piece_ended'), part, piece, why: z.enum(PIECE_ENDS) }),
   z.object({

@@ -17,6 +17,8 @@ export type AcidityBody =
       sample?: PhSample;
       /** Temperature of the sample, °C. */
       sampleC?: number;
+      /** The instrument from which the figure was taken by a press; left out where somebody typed it. */
+      shownBy?: string;
     }
   /** A meter was found wrong: what it showed since its last good check is no evidence. */
   | { kind: 'ph_doubted'; meterId: string; meter: string; sinceS: number };

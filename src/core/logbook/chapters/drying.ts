@@ -14,6 +14,8 @@ export type DryingBody =
       weightG: number;
       /** Hook, string or tray that was on the scale with it, g. */
       tareG?: number;
+      /** The instrument from which the figure was taken by a press; left out where somebody typed it. */
+      shownBy?: string;
     }
   | { kind: 'piece_ended'; piece: string; why: PieceEnd }
   | {

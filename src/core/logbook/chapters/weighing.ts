@@ -38,6 +38,8 @@ export type WeighingBody =
       jug?: { beforeG: number; afterG: number };
       /** Another grade of the same that was used in its place. */
       standIn?: string;
+      /** The instrument from which the figure was taken by a press; left out where somebody typed it. */
+      shownBy?: string;
     }
   | {
       kind: 'lot_allowed';

@@ -75,7 +75,7 @@ const placeOf = (resources: readonly PlanResource[], id: string): number => {
   return at;
 };
 
-/** What a wait takes, on the grid: as far as any of its places holds it. */
+/** What a wait takes, on the grid: one of its places, which add up. */
 function waitingOf(
   waits: WaitUse | undefined,
   resources: readonly PlanResource[],

@@ -13,13 +13,18 @@ import { TextField } from '@/ui/text-field';
 type Corrected = Extract<PostedBody, { kind: 'corrected' }>['replacement'];
 type Figure = { quantity: Quantity; base: number; put: (base: number) => Corrected };
 
+/** An entry whose figure somebody types anew: no instrument showed that. */
+function typed<T extends { shownBy?: string }>({ shownBy: _, ...body }: T): Omit<T, 'shownBy'> {
+  return body;
+}
+
 /** The one figure of an entry that can be wrong, and how to write it back; null when only striking out makes sense. */
 function figureOf(body: EntryBody): Figure | null {
   if (body.kind === 'weighed')
     return {
       quantity: body.amountG >= 1000 ? 'mass' : 'dose',
       base: body.amountG,
-      put: (amountG) => ({ ...body, amountG }),
+      put: (amountG) => ({ ...typed(body), amountG }),
     };
   if (body.kind === 'reading_logged')
     return { quantity: 'temperature', base: body.tempC, put: (tempC) => ({ ...body, tempC }) };
@@ -33,7 +38,7 @@ function figureOf(body: EntryBody): Figure | null {
     return {
       quantity: 'dose',
       base: body.weightG,
-      put: (weightG) => ({ ...body, weightG }),
+      put: (weightG) => ({ ...typed(body), weightG }),
     };
   if (body.kind === 'batter_measured')
     return { quantity: 'temperature', base: body.tempC, put: (tempC) => ({ ...body, tempC }) };

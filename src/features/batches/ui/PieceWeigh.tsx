@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { fromBase, toBase, unitSymbol, type PieceLoss } from '@/core';
-import { FromInstrument } from '@/features/readings/ui';
+import { FromInstrument, useTaken } from '@/features/readings/ui';
 import { cleared } from '@/ui/cleared';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
@@ -50,6 +50,7 @@ export function PieceWeigh({ losses }: { losses: readonly PieceLoss[] }) {
   const [weight, setWeight] = useState('');
   const [tare, setTare] = useState('');
   const [when, setWhen] = useState('');
+  const taken = useTaken();
   const [error, setError] = useState<string | null>(null);
   const unit = unitSymbol('dose', system);
   const grams = (text: string) => {
@@ -57,7 +58,9 @@ export function PieceWeigh({ losses }: { losses: readonly PieceLoss[] }) {
     return read.ok ? toBase('dose', read.value, system) : null;
   };
   const record = async (weightG: number, tareG: number, confirmed: boolean) => {
-    const body = { kind: 'piece_weighed' as const, piece: piece.trim(), weightG };
+    const own = { kind: 'piece_weighed' as const, piece: piece.trim(), weightG };
+    /* Asked back and answered otherwise, it is another figure than the one that was shown. */
+    const body = weightG === grams(weight) ? { ...own, ...taken.of(weight) } : own;
     const at = { ...withTime(when, timeZone), confirmed };
     const outcome = await send(tareG > 0 ? { ...body, tareG } : body, at);
     if (outcome.ok || outcome.code === 'kept') setWeight(cleared(weight));
@@ -110,9 +113,10 @@ export function PieceWeigh({ losses }: { losses: readonly PieceLoss[] }) {
           />
           <FromInstrument
             what="scale"
-            onTake={({ value }) =>
-              setWeight(String(Math.round(fromBase('dose', value, system) * 100) / 100))
-            }
+            onTake={(shown) => {
+              const figure = Math.round(fromBase('dose', shown.value, system) * 100) / 100;
+              setWeight(taken.take(String(figure), shown));
+            }}
           />
           <NumberField
             label="The scale shows"

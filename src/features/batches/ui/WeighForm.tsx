@@ -10,7 +10,7 @@ import {
   type LotProblem,
   type Recipe,
 } from '@/core';
-import { FromInstrument } from '@/features/readings/ui';
+import { FromInstrument, useTaken } from '@/features/readings/ui';
 import type { LotChoice } from '@/features/stores/contract';
 import type { LoadLine } from '@/features/making/contract';
 import { NumberField, readFigure } from '@/ui/number-field';
@@ -72,6 +72,7 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
   const [percent, setPercent] = useState(percentOf(first));
   const [text, setText] = useState('');
   const [when, setWhen] = useState('');
+  const taken = useTaken();
   const [error, setError] = useState<string | null>(null);
   const [labelError, setLabelError] = useState<string | null>(null);
   const [refused, setRefused] = useState<LotProblem[]>([]);
@@ -106,6 +107,7 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
         ...(confirmed ? { confirmed: true as const } : {}),
         ...(more ? { more: true as const } : {}),
         ...(load === 0 ? {} : { load }),
+        ...taken.of(text),
         ...ways,
       },
       withTime(when, timeZone),
@@ -192,15 +194,12 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
         )}
         <FromInstrument
           what="scale"
-          onTake={({ value }) =>
-            type(
-              String(
-                isMeat
-                  ? Math.round(fromBase('mass', value, show.settings.system) * 1000) / 1000
-                  : Math.round(value * 100) / 100,
-              ),
-            )
-          }
+          onTake={(shown) => {
+            const figure = isMeat
+              ? Math.round(fromBase('mass', shown.value, show.settings.system) * 1000) / 1000
+              : Math.round(shown.value * 100) / 100;
+            type(taken.take(String(figure), shown));
+          }}
         />
         <NumberField
           label={`The scale shows (${wanted.scale?.name ?? 'your scale'})`}
