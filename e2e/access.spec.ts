@@ -19,7 +19,8 @@ async function noSeriousIssue(page: Page): Promise<void> {
 
 for (const theme of ['light', 'dark'] as const) {
   test(`every screen passes the accessibility check, ${theme}`, async ({ page }) => {
-    test.setTimeout(180_000);
+    /* Some fifty screens, each looked through; the first of the two finds every page cold. */
+    test.setTimeout(600_000);
     await page.emulateMedia({ colorScheme: theme });
     await page.goto('/sign-in');
     await noSeriousIssue(page);
