@@ -5,7 +5,7 @@ export default defineConfig({
   outputDir: 'test-results',
   globalSetup: './e2e/support/global-setup.ts',
   workers: 1,
-  timeout: 90_000,
+  timeout: 180_000,
   /* A machine that builds and tests at once is slow; whatever does not come at all is found by the test's own time. */
   expect: { timeout: 30_000 },
   use: {

@@ -92,7 +92,7 @@ test('a batch in two casings on a phone: soak, links, map, smoke that goes out, 
   page,
   browser,
 }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(300_000);
   const desk = await (await browser.newContext({ baseURL: 'http://127.0.0.1:3210' })).newPage();
   await signIn(desk, 'tomas');
   await writePair(desk, 'Pair link');

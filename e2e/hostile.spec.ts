@@ -35,7 +35,7 @@ const links = (page: Page, start: string) =>
 test('names that are scripts are text on every screen, in every chart and its tooltip', async ({
   browser,
 }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(300_000);
   const { url } = prepare('jolly_hostile', 'hostile');
   const app = new App(url, 3240);
   await app.start();

@@ -22,7 +22,7 @@ async function weigh(page: Page, amount: string): Promise<void> {
 }
 
 test.beforeEach(async ({ page }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(300_000);
   await page.setViewportSize(PHONE);
 });
 

@@ -51,7 +51,7 @@ test('half an hour away with 25 entries from two devices: all are there once, in
   page,
   browser,
 }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(300_000);
   await signIn(page, 'ines');
   const { id } = await startJob(page, 'Caraway garden link', 3);
   const other = await browser.newContext({
@@ -95,7 +95,7 @@ test('what was kept says how old it is, a page that was not kept says so, and a 
   context,
   browser,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await signIn(page, 'ines');
   const { id } = await startJob(page, 'Caraway garden link', 30);
   await away({ page, context }, id);
@@ -169,7 +169,7 @@ test('nonsense is refused at once, also without a network; what is typed while t
 });
 
 test('signing out takes the kept pages off the device', async ({ page, context }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await page.goto('/sign-in');
   await page.getByLabel('E-mail').fill('pia@alderhollow.example');
   await page.getByLabel('Password').fill(PASSWORD);
