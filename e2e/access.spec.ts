@@ -19,7 +19,7 @@ async function noSeriousIssue(page: Page): Promise<void> {
 
 for (const theme of ['light', 'dark'] as const) {
   test(`every screen passes the accessibility check, ${theme}`, async ({ page }) => {
-    /* Some fifty screens, each looked through; the first of the two finds every page cold. */
+    /* Some forty screens, each looked through. */
     test.setTimeout(600_000);
     await page.emulateMedia({ colorScheme: theme });
     await page.goto('/sign-in');

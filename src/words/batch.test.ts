@@ -11,6 +11,14 @@ import { problemWords } from './problems';
 const show = new Show({ system: 'metric', locale: 'en-US', timeZone: 'UTC' });
 const us = new Show({ system: 'us', locale: 'en-US', timeZone: 'UTC' });
 const recipe = testRecipe();
+const SALT: EntryBody = {
+  kind: 'weighed',
+  lineId: 'salt',
+  amountG: 500,
+  targetG: 503.24,
+  scaleId: 's',
+  scaleResolutionG: 5,
+};
 
 test.each<[EntryBody, string]>([
   [
@@ -25,27 +33,9 @@ test.each<[EntryBody, string]>([
     },
     'Cure #1: 19.2 g weighed (wanted 19.2 g), 6.25 % nitrite',
   ],
+  [SALT, 'Salt: 500 g weighed (wanted 503.2 g)'],
   [
-    {
-      kind: 'weighed',
-      lineId: 'salt',
-      amountG: 500,
-      targetG: 503.24,
-      scaleId: 's',
-      scaleResolutionG: 5,
-    },
-    'Salt: 500 g weighed (wanted 503.2 g)',
-  ],
-  [
-    {
-      kind: 'weighed',
-      lineId: 'salt',
-      amountG: 500,
-      targetG: 503.24,
-      scaleId: 's',
-      scaleResolutionG: 5,
-      shownBy: 'Hall scale',
-    },
+    { ...SALT, shownBy: 'Hall scale' },
     'Salt: 500 g weighed (wanted 503.2 g), as Hall scale showed it',
   ],
   [

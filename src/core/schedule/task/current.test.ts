@@ -90,6 +90,25 @@ describe('the plan as it stands', () => {
     expect(again.status).toBe('ok');
     expect(again.moved).toBeLessThanOrEqual(3);
   });
+  test('where it was to wait it waits only as long as it may; what runs too', () => {
+    const waits = { anyOf: ['cold'], amount: 50, freeS: 0 };
+    const run = (more: object) => batch('a', 9, [step('run', 4, more), step('pack', 1)]);
+    const was = (id: string, fromH: number, more: object = {}) => ({
+      batch: 'a',
+      step: id,
+      startS: T0 + fromH * H,
+      endS: T0 + (fromH + (id === 'run' ? 4 : 1)) * H,
+      uses: [],
+      ...more,
+    });
+    const before = [was('run', 0, { waitsIn: 'cold' }), was('pack', 6)];
+    const waitsIn = (more: object, fixed: Task['fixed'] = []) =>
+      planNow(task([run(more)], { fixed }), before).steps[0]!.waitsIn;
+    const runs = [{ batch: 'a', step: 'run', startS: T0 }];
+    expect([waitsIn({ waits }), waitsIn({ waits }, runs)]).toEqual(['cold', 'cold']);
+    expect([waitsIn({}), waitsIn({}, runs)]).toEqual([undefined, undefined]);
+    expect(waitsIn({ waits: { ...waits, anyOf: ['other'] } })).toBeUndefined();
+  });
   test('a batch of which a step was never planned has no place', () => {
     const more = task([...two.batches, batch('c', 9, [step('run', 1)])]);
     expect(planNow(more, steps).unplanned).toEqual(['c']);

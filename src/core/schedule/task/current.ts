@@ -25,16 +25,22 @@ export function planNow(
       const known = fixed.get(keyOf(key));
       const was = before.get(keyOf(key));
       const lengthS = Math.ceil(step.durationS / GRID_S - 1e-9) * GRID_S;
-      if (!known) return was && { ...was, endS: was.startS + lengthS };
+      /* Where it was to wait, as long as it may wait there. */
+      const cold = was?.waitsIn;
+      const waitsIn =
+        cold !== undefined && step.waits?.anyOf.includes(cold) ? { waitsIn: cold } : {};
+      if (!known) {
+        if (!was) return undefined;
+        const { waitsIn: _, ...placed } = was;
+        return { ...placed, endS: was.startS + lengthS, ...waitsIn };
+      }
       const uses = step.uses.flatMap((u) => {
         const resource = known.uses?.find((id) => u.anyOf.includes(id)) ?? u.anyOf[0];
         return resource === undefined
           ? []
           : [{ resource, amount: u.amounts?.[resource] ?? u.amount }];
       });
-      const waitsIn = known.waitsIn ?? was?.waitsIn;
-      const endS = known.startS + lengthS;
-      return { ...key, startS: known.startS, endS, uses, ...(waitsIn ? { waitsIn } : {}) };
+      return { ...key, startS: known.startS, endS: known.startS + lengthS, uses, ...waitsIn };
     });
     if (own.some((s) => s === undefined)) unplanned.push(batch.id);
     else steps.push(...own.map((s) => s!));

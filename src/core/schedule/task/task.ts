@@ -253,7 +253,7 @@ export function planTask(input: {
     nowS,
     horizonS,
     spans: [...site.spans],
-    resources: withRoomForBegun(planResources(site.places, site.machines), staying),
+    resources: withRoomForBegun(planResources(site.places, site.machines), site.places, staying),
     batches: planned.map((m) => m.batch),
     fixed: planned.flatMap((m) => m.fixed),
     steps: made.flatMap((m) => m.steps),

@@ -40,17 +40,24 @@ const step = (id: string, more: Partial<PlanStep> = {}): PlanStep => ({
 });
 const cold = { anyOf: ['cold', 'nook'], amount: 30, freeS: H };
 
-test('a cooler has room for what has begun; each batch counts once, a house stays as it is', () => {
+test('a cooler has room for what has begun; each batch counts once, houses and machines stay as they are', () => {
   const resources = [
     { id: 'cold', capacity: 50, shared: 'sum' as const },
     { id: 'nook', capacity: 10, shared: 'sum' as const },
     { id: 'big', capacity: 1, shared: 'same_run' as const },
+    { id: 'stuffer', capacity: 1, shared: 'sum' as const },
   ];
   const holds = step('hold', { uses: [{ anyOf: ['cold'], amount: 30 }], waits: cold });
   const hangs = step('hang', { uses: [{ anyOf: ['big'], amount: 9 }] });
-  expect(withRoomForBegun(resources, [[holds], [hangs]])).toEqual(resources);
-  const more = withRoomForBegun(resources, [[holds, holds], [step('waiting', { waits: cold })]]);
-  expect(more.map((r) => r.capacity)).toEqual([60, 10, 1]);
+  const stuffs = step('stuff', { uses: [{ anyOf: ['stuffer'], amount: 1 }] });
+  expect(withRoomForBegun(resources, places, [[holds], [hangs], [stuffs], [stuffs]])).toEqual(
+    resources,
+  );
+  const more = withRoomForBegun(resources, places, [
+    [holds, holds],
+    [step('waiting', { waits: cold })],
+  ]);
+  expect(more.map((r) => r.capacity)).toEqual([60, 10, 1, 1]);
 });
 
 test('who waits where, as the plan says or in the first place; not what only stands about', () => {

@@ -28,16 +28,18 @@ export function waitUse(
 }
 
 /**
- * Places that add up, with room for all that is on its way at least: what has begun stands there somehow, also where that is
- * more than somebody once said it holds, and stands in no other's way for that.
+ * Coolers, freezers and drying rooms with room at least for all that has begun: it stands there somehow, also where that is more
+ * than somebody once said it holds. Machines and houses take no more than they do.
  * @param begun of each batch the steps that stay where they are
  */
 export function withRoomForBegun(
   resources: readonly PlanResource[],
+  places: readonly PlanPlace[],
   begun: readonly PlanBatch['steps'][],
 ): PlanResource[] {
+  const stays = new Set(places.filter((p) => STAYS_IN.includes(p.kind)).map((p) => p.id));
   return resources.map((r) => {
-    if (r.shared !== 'sum') return r;
+    if (!stays.has(r.id)) return r;
     const takes = ({ uses, waits }: PlanBatch['steps'][number]) => {
       const own = uses.find((u) => u.anyOf[0] === r.id);
       const waiting = waits?.anyOf[0] === r.id ? waits.amount : 0;

@@ -6,6 +6,7 @@ import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { Said } from '@/ui/status';
 import type { PostedBody } from '@/features/logbook/contract';
+import { useTaken } from '@/features/readings/ui';
 import { withTime } from './EntryButton';
 import { useBatch, usePost } from '@/features/logbook/ui';
 import { WhenField } from './WhenField';
@@ -24,13 +25,13 @@ type Props = {
   /** What a check of this meter is; left out where the site's meters say it themselves. */
   checkedWords?: string;
   /** An instrument that says itself what it shows, and puts that into the figure. */
-  live?: (take: (text: string) => void) => ReactNode;
+  live?: (take: (text: string, shown: { name: string }) => void) => ReactNode;
   /** What else is told of it. */
   more?: ReactNode;
   /** Something of that cannot be read: nothing is sent before it is put right. */
   unread?: boolean;
   button: string;
-  make: (value: number, meter: { meterCheckedS?: number }) => PostedBody;
+  make: (value: number, of: { meterCheckedS?: number; shownBy?: string }) => PostedBody;
 };
 
 /** One figure of a meter, with whether that was checked today. */
@@ -40,10 +41,15 @@ export function MeterForm(props: Props) {
   const { timeZone, canWork } = useBatch();
   const { send, busy, message } = usePost();
   const [text, setText] = useState('');
+  const taken = useTaken();
   const [when, setWhen] = useState('');
   const [checked, setChecked] = useState(false);
   const [error, setError] = useState<string | null>(null);
   if (!canWork) return null;
+  const type = (value: string) => {
+    taken.typed();
+    setText(value);
+  };
   const submit = async () => {
     const read = readFigure(text);
     if (unread) return;
@@ -54,8 +60,12 @@ export function MeterForm(props: Props) {
     const meter = checked
       ? { meterCheckedS: Math.floor(Date.parse(at.happenedAt ?? new Date().toISOString()) / MS) }
       : {};
-    const outcome = await send(make(read.value, meter), at);
-    if (outcome.ok || outcome.code === 'kept') setText(cleared(text));
+    const outcome = await send(make(read.value, { ...meter, ...taken.by }), at);
+    if (outcome.ok || outcome.code === 'kept') {
+      /* Whatever comes next was not shown with this one. */
+      taken.typed();
+      setText(cleared(text));
+    }
   };
   return (
     <form
@@ -67,16 +77,19 @@ export function MeterForm(props: Props) {
       }}
     >
       <h2 className="text-lg font-semibold">{title}</h2>
-      {live?.(setText)}
+      {live?.((value, shown) => {
+        setText(value);
+        taken.took(shown);
+      })}
       <NumberField
         label="The meter shows"
         unit={unit}
         value={text}
-        onChange={setText}
+        onChange={type}
         error={error}
         pad
       />
-      <NumberPad value={text} onChange={setText} />
+      <NumberPad value={text} onChange={type} />
       {more}
       {checkedWords && (
         <label className="flex min-h-12 items-center gap-3">

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { PH_SAMPLES, fromBase, toBase, unitSymbol, type PhSample } from '@/core';
-import { FromInstrument, useTaken } from '@/features/readings/ui';
+import { FromInstrument } from '@/features/readings/ui';
 import { Link } from '@/ui/link';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { SelectField } from '@/ui/select-field';
@@ -23,7 +23,6 @@ export function PhForm({ targetPh, meters }: Props) {
   const [meterId, setMeter] = useState(meters.find((m) => m.good)?.id ?? meters[0]?.id ?? '');
   const [sample, setSample] = useState<PhSample>('test_piece');
   const [temp, setTemp] = useState('');
-  const taken = useTaken();
   const meter = meters.find((m) => m.id === meterId);
   const read = readFigure(temp);
   const sampleC = read.ok ? toBase('temperature', read.value, system) : undefined;
@@ -43,18 +42,18 @@ export function PhForm({ targetPh, meters }: Props) {
         <FromInstrument
           what="ph_meter"
           onTake={(shown) => {
-            take(taken.take(String(Math.round(shown.value * 100) / 100), shown));
+            take(String(Math.round(shown.value * 100) / 100), shown);
             if (meters.some((m) => m.id === shown.meterId)) setMeter(shown.meterId!);
             if (shown.sampleC !== null)
               setTemp(String(Math.round(fromBase('temperature', shown.sampleC, system) * 10) / 10));
           }}
         />
       )}
-      make={(ph, checked) => ({
+      make={(ph, { shownBy, ...checked }) => ({
         kind: 'ph_logged',
         ph,
         sample,
-        ...taken.of(String(ph)),
+        ...(shownBy ? { shownBy } : {}),
         ...(sampleC === undefined ? {} : { sampleC }),
         ...(meter ? { meter: { id: meter.id, name: meter.name, shownPh: ph } } : checked),
       })}

@@ -57,14 +57,21 @@ export function PieceWeigh({ losses }: { losses: readonly PieceLoss[] }) {
     const read = readFigure(text);
     return read.ok ? toBase('dose', read.value, system) : null;
   };
+  const type = (value: string) => {
+    taken.typed();
+    setWeight(value);
+  };
   const record = async (weightG: number, tareG: number, confirmed: boolean) => {
     const own = { kind: 'piece_weighed' as const, piece: piece.trim(), weightG };
     /* Asked back and answered otherwise, it is another figure than the one that was shown. */
-    const body = weightG === grams(weight) ? { ...own, ...taken.of(weight) } : own;
+    const body = weightG === grams(weight) ? { ...own, ...taken.by } : own;
     const at = { ...withTime(when, timeZone), confirmed };
     const outcome = await send(tareG > 0 ? { ...body, tareG } : body, at);
-    if (outcome.ok || outcome.code === 'kept') setWeight(cleared(weight));
-    else if (outcome.code === 'odd_weight') {
+    if (outcome.ok || outcome.code === 'kept') {
+      /* Whatever comes next was not shown with this one. */
+      taken.typed();
+      setWeight(cleared(weight));
+    } else if (outcome.code === 'odd_weight') {
       const { lastG, otherG } = 'lastG' in outcome ? outcome : {};
       const answer = (netG: number) => ({
         label: `It is ${show.grams(netG)}`,
@@ -115,18 +122,19 @@ export function PieceWeigh({ losses }: { losses: readonly PieceLoss[] }) {
             what="scale"
             onTake={(shown) => {
               const figure = Math.round(fromBase('dose', shown.value, system) * 100) / 100;
-              setWeight(taken.take(String(figure), shown));
+              setWeight(String(figure));
+              taken.took(shown);
             }}
           />
           <NumberField
             label="The scale shows"
             unit={unit}
             value={weight}
-            onChange={setWeight}
+            onChange={type}
             error={error}
             pad
           />
-          <NumberPad value={weight} onChange={setWeight} />
+          <NumberPad value={weight} onChange={type} />
           <NumberField
             label="Of it hook or tray (tare)"
             unit={unit}

@@ -107,7 +107,7 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
         ...(confirmed ? { confirmed: true as const } : {}),
         ...(more ? { more: true as const } : {}),
         ...(load === 0 ? {} : { load }),
-        ...taken.of(text),
+        ...taken.by,
         ...ways,
       },
       withTime(when, timeZone),
@@ -143,6 +143,7 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
   };
   const type = (value: string) => {
     q.clear();
+    taken.typed();
     setText(value);
   };
   return (
@@ -198,7 +199,8 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
             const figure = isMeat
               ? Math.round(fromBase('mass', shown.value, show.settings.system) * 1000) / 1000
               : Math.round(shown.value * 100) / 100;
-            type(taken.take(String(figure), shown));
+            type(String(figure));
+            taken.took(shown);
           }}
         />
         <NumberField

@@ -3,16 +3,13 @@
 import { useState } from 'react';
 import type { Live } from '../instruments';
 
-/** Remembers which figure of a form an instrument showed: once somebody types another, none did. */
+/** Remembers which instrument showed the figure of a form, until somebody types one. */
 export function useTaken() {
-  const [taken, setTaken] = useState<{ figure: string; by: string } | null>(null);
+  const [name, setName] = useState<string | null>(null);
   return {
-    take: (figure: string, { name }: Pick<Live, 'name'>): string => {
-      setTaken({ figure, by: name });
-      return figure;
-    },
-    /** What an entry says of the instrument behind a figure. */
-    of: (figure: string): { shownBy?: string } =>
-      taken?.figure === figure ? { shownBy: taken.by } : {},
+    took: (shown: Pick<Live, 'name'>) => setName(shown.name),
+    typed: () => setName(null),
+    /** What an entry says of the instrument behind its figure. */
+    by: (name === null ? {} : { shownBy: name }) satisfies { shownBy?: string },
   };
 }
