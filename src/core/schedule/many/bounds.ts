@@ -1,4 +1,5 @@
-import { Insertion, type Inserted } from './insertion';
+import { Insertion } from './insertion';
+import type { Inserted } from './ways';
 import { Occupancy } from './occupancy';
 import { SLOT_S, type Job, type Problem } from './problem';
 

@@ -71,9 +71,10 @@ export class Draft {
   private readonly taken: Occupancy;
   private readonly insertion: Insertion;
   readonly placements: (Placement | null)[];
+  private readonly kept: (Placement | null)[] = [];
   /** Of each job that has a place: what it costs, and how long it is on the way. */
   readonly costs: Float64Array;
-  private readonly spans: Float64Array;
+  readonly spans: Float64Array;
 
   constructor(readonly problem: Problem) {
     this.taken = new Occupancy(problem);
@@ -100,6 +101,23 @@ export class Draft {
     for (const i of which) this.set(i, placements[i]!);
   }
 
+  /** Remembers where everybody is, to which `undo` goes back. */
+  keep(): void {
+    this.taken.keep();
+    for (let i = 0; i < this.placements.length; i += 1) this.kept[i] = this.placements[i]!;
+  }
+
+  /** @param some all who are elsewhere than when it was kept */
+  undo(some: readonly number[]): void {
+    this.taken.undo();
+    for (const i of some) this.note(i, this.kept[i]!);
+  }
+
+  /** What everybody comes to who has a place, one by one. */
+  worth(of: (cost: number, span: number) => number): number {
+    return this.costs.reduce((sum, c, i) => sum + of(c, this.spans[i]!), 0);
+  }
+
   get found(): Found {
     const { placements } = this;
     let [cost, span, missing, fires] = [0, 0, 0, 0];
@@ -113,10 +131,14 @@ export class Draft {
   }
 
   private set(i: number, p: Placement | null): void {
+    this.note(i, p);
+    if (p) this.taken.place(i, p);
+  }
+
+  private note(i: number, p: Placement | null): void {
     this.placements[i] = p;
     this.costs[i] = p ? costOf(this.problem, i, p) : 0;
     this.spans[i] = p ? endOf(this.problem, i, p) - p.starts[0]! : 0;
-    if (p) this.taken.place(i, p);
   }
 }
 

@@ -4,7 +4,8 @@ import { bestByTrying, waysOf, type Way } from '../../testing/plan-brute';
 import { littleTask } from '../../testing/plan-little';
 import { planBatches, planTroubles, type PlacedStep, type PlanInput } from './index';
 import { placedSteps } from './draft';
-import { Insertion, type Inserted } from './insertion';
+import { Insertion } from './insertion';
+import type { Inserted } from './ways';
 import { Occupancy } from './occupancy';
 import { makeProblem, SLOT_S, type Problem } from './problem';
 import type { Limit } from './starts';
@@ -59,6 +60,26 @@ describe('one batch is put in', () => {
       }),
       { seed: 41, numRuns: 120 },
     );
+  });
+
+  test('property: what costs more than is of use is not found, and all else as before', () => {
+    let useless = 0;
+    fc.assert(
+      fc.property(littleTask, fc.nat(2), fc.nat(5), (drawn, which, more) => {
+        const made = allButOne(drawn, which);
+        if (!made) return;
+        const problem = makeProblem(made.task);
+        const found = put(problem, made.i)!;
+        const { weight } = made.task.batches[made.i]!;
+        const upTo = found.cost + more * SLOT_S;
+        expect(put(problem, made.i, { upTo })).toEqual(found);
+        if (found.cost === 0 || weight === 0) return;
+        useless += 1;
+        expect(put(problem, made.i, { upTo: found.cost - SLOT_S * weight })).toBeNull();
+      }),
+      { seed: 43, numRuns: 120 },
+    );
+    expect(useless).toBeGreaterThan(10);
   });
 
   test('property: loosely it is no later, keeps every rule, and may end elsewhere', () => {

@@ -194,6 +194,7 @@ describe('planBatches', () => {
     ['anyOf', { resources: [] }],
     ['durationS', { batches: [batch('a', 1, [step('x', 0)])] }],
     ['batches', { batches: [batch('a', 1, [step('x', 1)]), batch('a', 1, [step('x', 1)])] }],
+    ['steps', { batches: [batch('a', 1, [])] }],
     ['maxWaitAfterS', { batches: [batch('a', 1, [step('x', 1, { maxWaitAfterS: -1 })])] }],
   ])('refuses %s by name', (field, more) => {
     const one = [batch('a', 9, [step('smoke', 2, house(5))])];

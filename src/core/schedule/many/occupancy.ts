@@ -10,13 +10,21 @@ export type Placement = { starts: Int32Array; choices: Int32Array; holds: Int32A
 
 /** Those who hang together in a resource that takes one run at a time. */
 export type Run = {
-  start: number;
-  end: number;
-  key: string | null;
-  amount: number;
-  members: Member[];
+  readonly start: number;
+  readonly end: number;
+  readonly key: string | null;
+  readonly amount: number;
+  readonly members: readonly Member[];
 };
 type Member = { job: number; step: number; end: number; amount: number };
+
+const runOf = (members: readonly Member[], start: number, key: string | null): Run => ({
+  start,
+  end: Math.max(...members.map((m) => m.end)),
+  key,
+  amount: members.reduce((sum, m) => sum + m.amount, 0),
+  members,
+});
 
 /** What is taken of everything by those who have a place, and by every step that is fixed. */
 export class Occupancy {
@@ -26,8 +34,9 @@ export class Occupancy {
   private readonly idleWhen = new Map<number, { version: number; spans: SlotSpans }>();
   /** What is left of resources that add up. */
   private readonly left: (Profile | null)[];
-  /** Runs by resource, by their start. */
-  readonly runs: Run[][];
+  /** Runs by resource, by their start. What is in it is never changed, only replaced. */
+  readonly runs: (readonly Run[])[];
+  private keptRuns: (readonly Run[])[] = [];
 
   constructor(readonly problem: Problem) {
     const { slots, resources } = problem;
@@ -45,6 +54,19 @@ export class Occupancy {
           this.hold(steps[i]!, fixed.slot, next.slot, fixed.hold, 1);
       }),
     );
+  }
+
+  /** Remembers what is taken now, to which `undo` goes back. */
+  keep(): void {
+    this.idle.keep();
+    for (const left of this.left) left?.keep();
+    for (let r = 0; r < this.runs.length; r += 1) this.keptRuns[r] = this.runs[r]!;
+  }
+
+  undo(): void {
+    this.idle.undo();
+    for (const left of this.left) left?.undo();
+    for (let r = 0; r < this.runs.length; r += 1) this.runs[r] = this.keptRuns[r]!;
   }
 
   /** Takes what the steps of a job need, but for those that are fixed: they are there from the beginning. */
@@ -81,15 +103,15 @@ export class Occupancy {
       this.idleWhen.set(people, known);
     }
     if (known.version !== this.idle.version) {
-      this.idle.where(people, this.problem.slots, known.spans);
+      this.idle.where(people, 0, this.problem.slots, known.spans);
       known.version = this.idle.version;
     }
     return known.spans;
   }
 
-  /** Into a set, when there is room for an amount of a resource that adds up, before `end`. */
-  roomInto(out: SlotSpans, { resource, amount }: Take, end: number): void {
-    this.left[resource]!.where(amount, end, out);
+  /** Into a set, when there is room for an amount of a resource that adds up, in [from, end). */
+  roomInto(out: SlotSpans, { resource, amount }: Take, from: number, end: number): void {
+    this.left[resource]!.where(amount, from, end, out);
   }
 
   /** Where more people (null), or more of a resource that adds up, are taken than there are. */
@@ -112,25 +134,25 @@ export class Occupancy {
 
   private enter({ resource, key }: Take, start: number, member: Member): void {
     const runs = this.runs[resource]!;
-    const run = key === null ? undefined : runs.find((r) => r.start === start && r.key === key);
-    if (run) {
-      run.members.push(member);
-      run.end = Math.max(run.end, member.end);
-      run.amount += member.amount;
-      return;
-    }
-    const after = runs.findIndex((r) => r.start > start);
-    const { end, amount } = member;
-    runs.splice(after < 0 ? runs.length : after, 0, { start, end, key, amount, members: [member] });
+    let at = 0;
+    while (at < runs.length && runs[at]!.start < start) at += 1;
+    for (let i = at; key !== null && i < runs.length && runs[i]!.start === start; i += 1)
+      if (runs[i]!.key === key) {
+        const members = [...runs[i]!.members, member];
+        this.runs[resource] = runs.with(i, runOf(members, start, key));
+        return;
+      }
+    while (at < runs.length && runs[at]!.start === start) at += 1;
+    this.runs[resource] = runs.toSpliced(at, 0, runOf([member], start, key));
   }
 
   private leave({ resource }: Take, job: number, step: number): void {
     const runs = this.runs[resource]!;
-    const at = runs.findIndex((r) => r.members.some((m) => m.job === job && m.step === step));
-    const run = runs[at]!;
-    run.members = run.members.filter((m) => m.job !== job || m.step !== step);
-    if (run.members.length === 0) return void runs.splice(at, 1);
-    run.end = Math.max(...run.members.map((m) => m.end));
-    run.amount = run.members.reduce((sum, m) => sum + m.amount, 0);
+    const is = (m: Member) => m.job === job && m.step === step;
+    const at = runs.findIndex((r) => r.members.some(is));
+    const { members, start, key } = runs[at]!;
+    const left = members.filter((m) => !is(m));
+    this.runs[resource] =
+      left.length > 0 ? runs.with(at, runOf(left, start, key)) : runs.toSpliced(at, 1);
   }
 }

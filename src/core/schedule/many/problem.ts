@@ -220,6 +220,7 @@ export function makeProblem(input: PlanInput): Problem {
       'steps',
       b.steps.map((s) => s.id),
     );
+    if (b.steps.length === 0) throw new QuantityError('steps', 'none', 'one at least');
     requireFinite('readyByS', b.readyByS);
     const releaseS = b.releaseS ?? -Infinity;
     return {

@@ -13,6 +13,8 @@ export class Profile {
   private count = 0;
   /** Rises with every change. */
   version = 0;
+  /** What it was when it was last kept. */
+  private kept = { version: -1, count: 0, at: new Int32Array(0), left: new Float64Array(0) };
 
   /** @param left by slot */
   constructor(left: ArrayLike<number>) {
@@ -22,6 +24,27 @@ export class Profile {
       if (t === 0 || left[t] !== left[t - 1]) this.insert(this.count, t, left[t]!);
     this.insert(this.count, left.length, 0);
     this.count -= 1;
+  }
+
+  /** Remembers what is left now, to which `undo` goes back. */
+  keep(): void {
+    const { kept, at, left, count, version } = this;
+    if (kept.version === version) return;
+    if (kept.at.length < at.length)
+      [kept.at, kept.left] = [new Int32Array(at.length), new Float64Array(at.length)];
+    kept.at.set(at);
+    kept.left.set(left);
+    [kept.count, kept.version] = [count, version];
+  }
+
+  undo(): void {
+    const { kept } = this;
+    if (kept.version === this.version) return;
+    this.at.set(kept.at);
+    this.left.set(kept.left);
+    this.count = kept.count;
+    this.version += 1;
+    kept.version = this.version;
   }
 
   /** Takes so much of each slot of [from, to), as far as there are such; below 0 gives back. */
@@ -37,12 +60,15 @@ export class Profile {
     this.version += 1;
   }
 
-  /** Into a set, the slots before `end` in which at least so much is left. */
-  where(atLeast: number, end: number, out: SlotSpans): void {
+  /** Into a set, the slots of [from, end) in which at least so much is left. */
+  where(atLeast: number, from: number, end: number, out: SlotSpans): void {
     const { at, left, count } = this;
     out.clear();
-    for (let i = 0; i < count && at[i]! < end; i += 1)
-      if (left[i]! >= atLeast - EPS) out.push(at[i]!, Math.min(end, at[i + 1]!));
+    for (let i = this.pieceAt(from); i < count && at[i]! < end; i += 1)
+      if (left[i]! >= atLeast - EPS) {
+        const [a, b] = [at[i]!, at[i + 1]!];
+        out.push(a > from ? a : from, b < end ? b : end);
+      }
   }
 
   /** The pieces in which less than nothing is left, and how much less. */
@@ -56,15 +82,22 @@ export class Profile {
 
   /** The number of the piece that begins at a slot, which is cut in two if need be. */
   private split(t: number): number {
+    const i = this.pieceAt(t);
+    if (this.at[i] === t) return i;
+    this.insert(i + 1, t, this.left[i]!);
+    return i + 1;
+  }
+
+  /** The number of the piece that has a slot, from 0. */
+  private pieceAt(t: number): number {
     const { at } = this;
-    let [low, high] = [0, this.count];
-    while (low < high) {
+    let low = 0;
+    for (let high = this.count; low < high;) {
       const middle = (low + high) >> 1;
-      if (at[middle]! < t) low = middle + 1;
+      if (at[middle]! <= t) low = middle + 1;
       else high = middle;
     }
-    if (at[low] !== t) this.insert(low, t, this.left[low - 1]!);
-    return low;
+    return low > 0 ? low - 1 : 0;
   }
 
   /** Makes one of a piece and the one before it where they are alike. */

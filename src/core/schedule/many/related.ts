@@ -3,33 +3,38 @@ import { Insertion } from './insertion';
 import { Occupancy, type Placement } from './occupancy';
 import type { Problem } from './problem';
 
-/** What a job uses and from when on; people count as one more resource. */
-type Use = { resource: number; at: number };
-const PEOPLE = -1;
+/** From when on a job uses each resource, by its number; people come last, as one more. */
+type Uses = (number[] | undefined)[];
 
-function usesOf(problem: Problem, i: number, p: Placement | null): Use[] {
-  const uses: Use[] = [];
-  problem.jobs[i]!.steps.forEach((s, k) => {
+function usesOf({ jobs, resources }: Problem, i: number, p: Placement | null): Uses {
+  const uses: Uses = new Array<undefined>(resources.length + 1).fill(undefined);
+  const add = (resource: number, at: number) => void (uses[resource] ??= []).push(at);
+  jobs[i]!.steps.forEach((s, k) => {
     if (!p) return;
     const at = p.starts[k]!;
-    for (const { resource } of s.choices[p.choices[k]!]?.takes ?? []) uses.push({ resource, at });
-    if (s.people > 0) uses.push({ resource: PEOPLE, at });
-    for (const v of s.visits) uses.push({ resource: PEOPLE, at: at + v.from });
+    for (const { resource } of s.choices[p.choices[k]!]?.takes ?? []) add(resource, at);
+    if (s.people > 0) add(resources.length, at);
+    for (const v of s.visits) add(resources.length, at + v.from);
   });
   return uses;
 }
+
+const isKnown = (uses: Uses) => uses.some((u) => u !== undefined);
 
 /** An hour apart is half as near as at once. */
 const NEAR_SLOTS = 12;
 
 /** How near two jobs are in what they use and when: the more, the sooner they change together. */
-function nearness(one: readonly Use[], other: readonly Use[]): number {
+function nearness(one: Uses, other: Uses): number {
   let sum = 0;
-  for (const a of one) {
-    let gap = 1e4;
-    for (const b of other)
-      if (a.resource === b.resource) gap = Math.min(gap, Math.abs(a.at - b.at));
-    sum += 1 / (1 + gap / NEAR_SLOTS);
+  for (let r = 0; r < one.length; r += 1) {
+    const [own, theirs] = [one[r], other[r]];
+    if (!own || !theirs) continue;
+    for (const a of own) {
+      let gap = 1e4;
+      for (const b of theirs) gap = Math.min(gap, Math.abs(a - b));
+      sum += NEAR_SLOTS / (NEAR_SLOTS + gap);
+    }
   }
   return sum;
 }
@@ -43,7 +48,7 @@ const MORE = 6;
 /** Who changes together: one, late ones more often, and those that are near it, or in the way of where it would rather be. */
 export class Related {
   private readonly free: Insertion;
-  private readonly uses: Use[][];
+  private readonly uses: Uses[];
 
   constructor(
     private readonly draft: Draft,
@@ -75,8 +80,7 @@ export class Related {
     const scored: { near: number; i: number }[] = [];
     for (const i of movable) {
       if (i === first) continue;
-      const theirs = this.uses[i]!;
-      const near = own.length > 0 && theirs.length > 0 ? nearness(own, theirs) : 1;
+      const near = isKnown(own) && isKnown(this.uses[i]!) ? nearness(own, this.uses[i]!) : 1;
       scored.push({ near: near * (0.3 + random() * 2), i });
     }
     scored.sort((a, b) => b.near - a.near);

@@ -35,7 +35,7 @@ export function firstOrders(problem: Problem, alone: Alone): number[][] {
 const COOLS = 2000;
 const COLD = 300;
 /** When warm, so many seconds late weigh nothing much, for a batch of middling weight. */
-const WARM_S = 5 * 3600;
+const WARM_S = 10 * 3600;
 /** How often a batch is put in at any of its cheapest ends while warm: what is the shortest stands in others' way. */
 const LOOSE = 0.8;
 /** The same where there was a plan before. */
@@ -50,8 +50,9 @@ const FEW = 8;
 const BY_DUE = 0.1;
 const REVERSED = 0.3;
 
-/** One figure of both aims, for what may stay a little worse for a while. */
-const worth = (f: Found) => f.cost + 0.05 * f.span * SLOT_S;
+/** One figure of both aims, for what may stay a little worse for a while: s late by weight, and slots on the way. */
+const worthOf = (cost: number, span: number) => cost + 0.05 * span * SLOT_S;
+const worth = (f: Found) => worthOf(f.cost, f.span);
 
 /** Where a search stands: the round that comes next, and the best plan so far. */
 export type Stand = { round: number; best: Found };
@@ -73,6 +74,7 @@ export function* search(
   if (movable.length === 0) return;
   const draft = new Draft(problem);
   draft.become(begin.placements, all);
+  draft.keep();
   const related = new Related(draft, movable, random);
   const warmS = (WARM_S * problem.jobs.reduce((sum, j) => sum + j.weight, 0)) / all.length;
   let [now, best] = [begin, begin];
@@ -82,31 +84,39 @@ export function* search(
     const isCold = phase >= COOLS;
     if (phase === COOLS && now !== best) {
       draft.become(best.placements, movable);
+      draft.keep();
       related.note(movable);
       now = best;
     }
     const heat = isCold ? 0 : warmS * (1 - phase / COOLS) ** 2;
     const limit = worth(now) - heat * Math.log(1 - random());
     const some = related.pick();
-    const made = putBack(draft, some, alone, limit, { random, isCold, missing: now.missing });
+    const made = putBack(draft, some, alone, limit, {
+      random,
+      isCold,
+      missing: now.missing,
+      most: now.cost,
+    });
     const near = made !== null && made.missing === now.missing && worth(made) <= limit;
     if (made && (near || !isBetter(now, made))) {
       now = made;
+      draft.keep();
       related.note(some);
-    } else draft.become(now.placements, some);
+    } else draft.undo(some);
     if (isBetter(now, best)) best = now;
   }
 }
 
-type Round = { random: () => number; isCold: boolean; missing: number };
+/** `most`: what may be above the limit, but costs no more than this. */
+type Round = { random: () => number; isCold: boolean; missing: number; most: number };
 
-/** Takes some out and puts them back; null once it is sure to be above the limit. */
+/** Takes some out and puts them back; null once it is sure to be above the limit, and to cost more than it may. */
 function putBack(
   draft: Draft,
   some: readonly number[],
   alone: Alone,
   limit: number,
-  { random, isCold, missing }: Round,
+  { random, isCold, missing, most }: Round,
 ): Found | null {
   const { jobs } = draft.problem;
   for (const i of some) draft.out(i);
@@ -114,14 +124,25 @@ function putBack(
   const order = [...some];
   if (random() < BY_DUE) order.sort((a, b) => jobs[a]!.due - jobs[b]!.due);
   if (random() < REVERSED) order.reverse();
-  let cost = draft.costs.reduce((sum, c) => sum + c, 0);
-  for (const i of order) cost += alone[i]?.cost ?? 0;
+  const now = { cost: 0, worth: 0 };
+  const add = (cost: number, span: number, sign: number) => {
+    now.cost += sign * cost;
+    now.worth += sign * worthOf(cost, span);
+  };
+  jobs.forEach((_, i) => add(draft.costs[i]!, draft.spans[i]!, 1));
+  for (const i of order) add(alone[i]?.cost ?? 0, alone[i]?.spanSlots ?? 0, 1);
   for (const i of order) {
     const loosely = jobs[i]!.steps.some((s) => s.before) ? LOOSE_AGAIN : LOOSE;
     const loose = !isCold && random() < loosely;
-    draft.put(i, { tie: random, loose, anyhow: loose && isFew && random() < ANYHOW });
-    cost += draft.costs[i]! - (alone[i]?.cost ?? 0);
-    if (missing === 0 && cost > limit + 1) return null;
+    const anyhow = loose && isFew && random() < ANYHOW;
+    const own = alone[i]?.cost ?? 0;
+    const upTo = Math.max(limit - now.worth, most - now.cost) + own + 1;
+    draft.put(i, { tie: random, loose, anyhow, ...(missing === 0 ? { upTo } : {}) });
+    if (missing > 0) continue;
+    if (!draft.placements[i]) return null;
+    add(own, alone[i]?.spanSlots ?? 0, -1);
+    add(draft.costs[i]!, draft.spans[i]!, 1);
+    if (now.worth > limit + 1 && now.cost > most + 1) return null;
   }
   return draft.found;
 }

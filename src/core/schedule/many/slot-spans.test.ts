@@ -47,6 +47,17 @@ describe('spans of slots are sets', () => {
     );
   });
 
+  test('property: what is in a set and from where so many in a row are in another', () => {
+    const [length, earlier] = [fc.integer({ min: 1, max: 9 }), fc.integer({ min: 0, max: 20 })];
+    fc.assert(
+      fc.property(drawn, drawn, length, earlier, (x, y, n, e) => {
+        const [a, b, out] = [spansOf(x), spansOf(y), new SlotSpans(SLOTS)];
+        const isStart = (t: number) => upTo(n - 1).every((i) => y.includes(t + e + i));
+        expect(listOf(out.meetStarts(a, b, n, e))).toEqual(sorted(x.filter(isStart)));
+      }),
+    );
+  });
+
   test('property: one slot of it, the last up to another, the n-th, how many', () => {
     fc.assert(
       fc.property(drawn, fc.integer({ min: 0, max: SLOTS }), (x, t) => {

@@ -78,6 +78,42 @@ export class SlotSpans {
     return this;
   }
 
+  /** What is in x and from where `length` in a row are in y, moved `earlier` by so many. */
+  meetStarts(x: SlotSpans, y: SlotSpans, length: number, earlier = 0): this {
+    const { edges } = this;
+    const [a, b, endA, endB] = [x.edges, y.edges, x.used, y.used];
+    let n = 0;
+    let j = endA > 0 ? y.pastSpansBefore(a[0]! + earlier) : endB;
+    for (let i = 0; i < endA && j < endB;) {
+      const toA = a[i + 1]!;
+      const toB = b[j + 1]! - length + 1 - earlier;
+      const fromB = b[j]! - earlier;
+      const from = a[i]! > fromB ? a[i]! : fromB;
+      const to = toA < toB ? toA : toB;
+      if (from < to) {
+        edges[n] = from;
+        edges[n + 1] = to;
+        n += 2;
+      }
+      if (toA <= toB) i += 2;
+      else j += 2;
+    }
+    this.used = n;
+    return this;
+  }
+
+  /** Where the edges begin of the first span that is not all before a slot. */
+  private pastSpansBefore(t: number): number {
+    const { edges } = this;
+    let low = 0;
+    for (let high = this.used >> 1; low < high;) {
+      const middle = (low + high) >> 1;
+      if (edges[2 * middle + 1]! <= t) low = middle + 1;
+      else high = middle;
+    }
+    return 2 * low;
+  }
+
   /** What is in one or the other. */
   unite(x: SlotSpans, y: SlotSpans): this {
     this.clear();

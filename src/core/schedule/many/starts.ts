@@ -19,23 +19,6 @@ export type Limit =
 /** What is asked less of: a resource by its number as if nobody had it, or people as if there were enough. */
 export type Without = { resource?: number; people?: boolean };
 
-/** Starts at which a step may join a run that is there: the same key, room left, and nobody else in the way. */
-function joins(
-  runs: readonly Run[],
-  { key, amount }: Take,
-  capacity: number,
-  slots: number,
-): number[] {
-  if (key === null) return [];
-  return runs
-    .filter((r) => r.key === key && r.amount + amount <= capacity + 1e-9)
-    .filter((r) => {
-      const end = Math.max(r.end, r.start + slots);
-      return runs.every((x) => x === r || x.end <= r.start || x.start >= end);
-    })
-    .map((r) => r.start);
-}
-
 /** When a step needs so many people or more, slots from its beginning. */
 function engagedBy(step: Step, people: number): [number, number][] {
   if (step.people >= people) return [[0, step.slots]];
@@ -58,6 +41,8 @@ function allow(set: SlotSpans, step: Step, limit: Limit, uses: boolean): void {
   if (limit.kind === 'avoids') set.push(Math.max(0, free), set.slots);
 }
 
+const NOWHERE: readonly number[] = [];
+
 /** `first`: which choice of places is preferred, 0 to 1. */
 export type Sought = { without: Without; limits: readonly Limit[]; first: number };
 
@@ -67,7 +52,7 @@ export class Starts {
   /** Whether any choice may join a run somewhere: only then there is a difference. */
   joinsAny = false;
   private readonly alone: SlotSpans[] = [];
-  private readonly joining: number[][] = [];
+  private readonly joining: (readonly number[])[] = [];
   private attended: SlotSpans;
   /** Two to work with, which change places with those above. */
   private spare: SlotSpans;
@@ -87,71 +72,93 @@ export class Starts {
 
   /**
    * Finds the starts of a step in what is left of everything.
+   * @param among only these are looked at
    * @param end no step ends after this slot
    */
-  find(job: Job, k: number, end: number, { without, limits, first }: Sought): void {
+  find(job: Job, k: number, among: SlotSpans, end: number, sought: Sought): void {
     const step = job.steps[k]!;
+    const { without, limits, first } = sought;
     this.step = step;
-    this.limits = limits.filter((l) => l.step === k);
+    this.limits = limits.length > 0 ? limits.filter((l) => l.step === k) : limits;
     this.joinsAny = false;
     this.all.clear();
     if (step.fixed) {
       const { slot } = step.fixed;
-      if (slot >= 0 && slot < end) this.all.push(slot, slot + 1);
+      if (among.has(slot)) this.all.push(slot, slot + 1);
       return;
     }
-    this.attended.clear().push(job.release, end - step.slots + 1);
+    this.scratch.clear().push(job.release, end - step.slots + 1);
+    this.attended.meet(among, this.scratch);
     if (!without.people) this.keepAttended(step);
-    this.order.length = 0;
+    if (this.attended.count === 0) return;
     const { length } = step.choices;
     const preferred = step.before?.choice ?? Math.floor(first * length);
-    for (let i = 0; i < length; i += 1) this.order.push((preferred + i) % length);
-    for (const c of this.order) this.findChoice(step, c, end, without);
+    if (this.order.length !== length) this.order = new Array<number>(length).fill(0);
+    for (let i = 0; i < length; i += 1) {
+      const c = (preferred + i) % length;
+      this.order[i] = c;
+      this.findChoice(step, c, without);
+    }
   }
 
   /** The choice a step takes at a start of its own, and whether it joins a run then. */
   choiceAt(t: number): { choice: number; joins: boolean } {
     const { fixed, before } = this.step;
     if (fixed) return { choice: fixed.choice, joins: false };
-    const joins = (c: number) => this.joining[c]!.includes(t);
-    const may = (c: number) => this.alone[c]!.has(t);
     /* Where it was before it stays, as good as that is; else it lights no fire of its own where it can. */
-    const choice = before
-      ? this.order.find((c) => joins(c) || may(c))!
-      : ((this.joinsAny ? this.order.find(joins) : undefined) ?? this.order.find(may)!);
-    return { choice, joins: joins(choice) };
+    let alone = -1;
+    for (const c of this.order) {
+      const joins = this.joining[c]!.includes(t);
+      if (joins) return { choice: c, joins };
+      if (alone >= 0 || !this.alone[c]!.has(t)) continue;
+      if (before || !this.joinsAny) return { choice: c, joins };
+      alone = c;
+    }
+    return { choice: alone, joins: false };
+  }
+
+  /** One of the starts in a set at which it joins a run, as the tie says; -1 where there is none. */
+  joinIn(set: SlotSpans, tie: () => number): number {
+    let [found, count] = [-1, 0];
+    for (const c of this.order)
+      for (const t of this.joining[c]!) {
+        if (!set.has(t)) continue;
+        count += 1;
+        if (tie() * count < 1) found = t;
+      }
+    return found;
   }
 
   private keepAttended(step: Step): void {
-    const keep = (people: number, slots: number, from: number) => {
-      this.scratch.startsIn(this.taken.idleSpans(people), slots, from);
-      this.spare.meet(this.attended, this.scratch);
-      [this.attended, this.spare] = [this.spare, this.attended];
-    };
-    if (step.people > 0) keep(step.people, step.slots, 0);
-    for (const v of step.visits) keep(needOf(step, v), v.to - v.from, v.from);
+    if (step.people > 0) this.keepIdle(step.people, step.slots, 0);
+    for (const v of step.visits) this.keepIdle(needOf(step, v), v.to - v.from, v.from);
   }
 
-  private findChoice(step: Step, c: number, end: number, without: Without): void {
-    const { problem, taken } = this;
+  private keepIdle(people: number, slots: number, from: number): void {
+    this.spare.meetStarts(this.attended, this.taken.idleSpans(people), slots, from);
+    [this.attended, this.spare] = [this.spare, this.attended];
+  }
+
+  private findChoice(step: Step, c: number, without: Without): void {
+    const { problem, taken, attended } = this;
     let alone = (this.alone[c] ??= new SlotSpans(problem.slots));
-    alone.copy(this.attended);
-    const runs: Take[] = [];
-    for (const take of step.choices[c]!.takes) {
-      if (take.resource === without.resource) continue;
+    this.joining[c] = NOWHERE;
+    alone.copy(attended);
+    const { takes } = step.choices[c]!;
+    let runs = 0;
+    for (const take of takes) {
+      if (take.resource === without.resource || alone.count === 0) continue;
       if (problem.resources[take.resource]!.shared === 'same_run') {
-        runs.push(take);
+        runs += 1;
         continue;
       }
-      taken.roomInto(this.spare, take, end);
-      this.scratch.startsIn(this.spare, step.slots);
-      this.spare.meet(alone, this.scratch);
+      const until = alone.to(alone.count - 1) + step.slots;
+      taken.roomInto(this.scratch, take, alone.from(0), until);
+      this.spare.meetStarts(alone, this.scratch, step.slots);
       [this.alone[c], this.spare] = [this.spare, alone];
       alone = this.alone[c]!;
     }
-    const joining = runs.length > 0 ? this.joinsOf(runs, step.slots) : [];
-    this.joining[c] = joining.filter((t) => alone.has(t)).sort((a, b) => a - b);
-    for (const { resource } of runs) alone = this.keepClear(c, taken.runs[resource]!, step.slots);
+    if (runs > 0) alone = this.findRuns(step, c, without);
     if (this.limits.length > 0) alone = this.keepAllowed(step, c);
     this.gather(alone);
     if (this.joining[c].length === 0) return;
@@ -159,6 +166,17 @@ export class Starts {
     this.scratch.clear();
     for (const t of this.joining[c]) this.scratch.push(t, t + 1);
     this.gather(this.scratch);
+  }
+
+  /** Of a choice that takes places one run at a time: keeps its starts from which no run is met, and those at which it joins one. */
+  private findRuns(step: Step, c: number, without: Without): SlotSpans {
+    const runs = step.choices[c]!.takes.filter(
+      ({ resource }) =>
+        resource !== without.resource && this.problem.resources[resource]!.shared === 'same_run',
+    );
+    this.joining[c] = this.joinsOf(runs, step.slots, this.alone[c]!);
+    for (const { resource } of runs) this.keepClear(c, this.taken.runs[resource]!, step.slots);
+    return this.alone[c]!;
   }
 
   /** Keeps the starts of a choice that do what is asked of the step besides. */
@@ -185,7 +203,7 @@ export class Starts {
   }
 
   /** Keeps the starts of a choice from which no run is met. */
-  private keepClear(c: number, runs: readonly Run[], slots: number): SlotSpans {
+  private keepClear(c: number, runs: readonly Run[], slots: number): void {
     const { scratch, spare } = this;
     scratch.clear();
     let free = 0;
@@ -196,20 +214,33 @@ export class Starts {
     scratch.push(free, this.problem.slots);
     const clear = spare.meet(this.alone[c]!, scratch);
     [this.alone[c], this.spare] = [clear, this.alone[c]!];
-    return clear;
   }
 
-  /** Starts at which a step may join runs that are there, in every place that it takes. */
-  private joinsOf(takes: readonly Take[], slots: number): number[] {
-    const { problem, taken } = this;
-    const open = takes.map((t) => {
-      const runs = taken.runs[t.resource]!;
-      return joins(runs, t, problem.resources[t.resource]!.capacity, slots);
-    });
-    const isFree = (t: Take, at: number) =>
-      taken.runs[t.resource]!.every((r) => r.end <= at || r.start >= at + slots);
-    return [...new Set(open.flat())].filter((at) =>
-      takes.every((t, i) => open[i]!.includes(at) || isFree(t, at)),
-    );
+  /** Starts in order at which a step may join runs that are there, in every place that it takes. */
+  private joinsOf(takes: readonly Take[], slots: number, alone: SlotSpans): readonly number[] {
+    let found: number[] | undefined;
+    for (const take of takes) {
+      if (take.key === null || alone.count === 0) continue;
+      for (const run of this.taken.runs[take.resource]!) {
+        const at = run.start;
+        if (run.key !== take.key || found?.includes(at) || !alone.has(at)) continue;
+        if (takes.every((t) => this.mayEnter(t, at, slots))) (found ??= []).push(at);
+      }
+    }
+    return (takes.length > 1 ? found?.sort((a, b) => a - b) : found) ?? NOWHERE;
+  }
+
+  /** Whether one that begins then joins a run of the same key with room left, or meets none; and nobody else is in the way. */
+  private mayEnter({ resource, amount, key }: Take, at: number, slots: number): boolean {
+    const { capacity } = this.problem.resources[resource]!;
+    const runs = this.taken.runs[resource]!;
+    let end = at + slots;
+    const own = runs.find((r) => r.start === at && r.key === key && key !== null);
+    if (own) {
+      if (own.amount + amount > capacity + 1e-9) return false;
+      end = Math.max(end, own.end);
+    }
+    for (const r of runs) if (r !== own && r.end > at && r.start < end) return false;
+    return true;
   }
 }

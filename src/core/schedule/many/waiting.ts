@@ -47,7 +47,7 @@ export class Waiting {
     for (const [i, take] of waiting!.takes.entries()) {
       const room = (this.room[i] ??= new SlotSpans(this.all));
       if (take.resource === without.resource) room.clear().push(0, this.all);
-      else taken.roomInto(room, take, end);
+      else taken.roomInto(room, take, 0, end);
     }
   }
 
