@@ -40,7 +40,7 @@ function nearness(one: Uses, other: Uses): number {
 }
 
 /** How often a late one is taken first, and how often those in the way of where it would be if nobody else were there. */
-const LATE = 0.9;
+const LATE = 0.6;
 const WISHED = 0.7;
 /** How many are taken out: from two on, so many more. */
 const MORE = 6;

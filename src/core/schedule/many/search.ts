@@ -34,6 +34,9 @@ export function firstOrders(problem: Problem, alone: Alone): number[][] {
 /** Rounds until it is cold; then so many in which the best plan is made shorter; then it is warm again. */
 const COOLS = 2000;
 const COLD = 300;
+export const CYCLE = COOLS + COLD;
+/** After so many times it begins anew: what was not found by then is seldom found from there. */
+export const CYCLES = 4;
 /** When warm, so many seconds late weigh nothing much, for a batch of middling weight. */
 const WARM_S = 10 * 3600;
 /** How often a batch is put in at any of its cheapest ends while warm: what is the shortest stands in others' way. */
@@ -77,17 +80,21 @@ export function* search(
   draft.keep();
   const related = new Related(draft, movable, random);
   const warmS = (WARM_S * problem.jobs.reduce((sum, j) => sum + j.weight, 0)) / all.length;
-  let [now, best] = [begin, begin];
+  /* `local` is the best since it began anew. */
+  let [now, best, local] = [begin, begin, begin];
+  const goOnFrom = (found: Found) => {
+    if (found === now) return;
+    draft.become(found.placements, movable);
+    draft.keep();
+    related.note(movable);
+    now = found;
+  };
   for (let round = 1; ; round += 1) {
     yield { round, best };
-    const phase = round % (COOLS + COLD);
+    const phase = round % CYCLE;
     const isCold = phase >= COOLS;
-    if (phase === COOLS && now !== best) {
-      draft.become(best.placements, movable);
-      draft.keep();
-      related.note(movable);
-      now = best;
-    }
+    if (round % (CYCLES * CYCLE) === 0) goOnFrom((local = begin));
+    if (phase === COOLS) goOnFrom(local);
     const heat = isCold ? 0 : warmS * (1 - phase / COOLS) ** 2;
     const limit = worth(now) - heat * Math.log(1 - random());
     const some = related.pick();
@@ -103,7 +110,8 @@ export function* search(
       draft.keep();
       related.note(some);
     } else draft.undo(some);
-    if (isBetter(now, best)) best = now;
+    if (isBetter(now, local)) local = now;
+    if (isBetter(local, best)) best = local;
   }
 }
 
