@@ -113,11 +113,6 @@ export class Draft {
     for (const i of some) this.note(i, this.kept[i]!);
   }
 
-  /** What everybody comes to who has a place, one by one. */
-  worth(of: (cost: number, span: number) => number): number {
-    return this.costs.reduce((sum, c, i) => sum + of(c, this.spans[i]!), 0);
-  }
-
   get found(): Found {
     const { placements } = this;
     let [cost, span, missing, fires] = [0, 0, 0, 0];

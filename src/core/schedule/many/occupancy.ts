@@ -26,6 +26,13 @@ const runOf = (members: readonly Member[], start: number, key: string | null): R
   members,
 });
 
+/** The same runs with so many of them replaced, from one on. */
+function replaced(runs: readonly Run[], at: number, count: number, ...by: Run[]): readonly Run[] {
+  const next = runs.slice();
+  next.splice(at, count, ...by);
+  return next;
+}
+
 /** What is taken of everything by those who have a place, and by every step that is fixed. */
 export class Occupancy {
   /** People on duty who have nothing to do; below 0 where what is fixed asks for more than there are. */
@@ -139,11 +146,11 @@ export class Occupancy {
     for (let i = at; key !== null && i < runs.length && runs[i]!.start === start; i += 1)
       if (runs[i]!.key === key) {
         const members = [...runs[i]!.members, member];
-        this.runs[resource] = runs.with(i, runOf(members, start, key));
+        this.runs[resource] = replaced(runs, i, 1, runOf(members, start, key));
         return;
       }
     while (at < runs.length && runs[at]!.start === start) at += 1;
-    this.runs[resource] = runs.toSpliced(at, 0, runOf([member], start, key));
+    this.runs[resource] = replaced(runs, at, 0, runOf([member], start, key));
   }
 
   private leave({ resource }: Take, job: number, step: number): void {
@@ -152,7 +159,7 @@ export class Occupancy {
     const at = runs.findIndex((r) => r.members.some(is));
     const { members, start, key } = runs[at]!;
     const left = members.filter((m) => !is(m));
-    this.runs[resource] =
-      left.length > 0 ? runs.with(at, runOf(left, start, key)) : runs.toSpliced(at, 1);
+    const run = left.length > 0 ? [runOf(left, start, key)] : [];
+    this.runs[resource] = replaced(runs, at, 1, ...run);
   }
 }
