@@ -25,9 +25,9 @@ function keepOne(set: SlotSpans, tie: () => number): void {
 
 /**
  * Puts one batch into what is left of everything, exactly: of all ways to place its steps one with the least cost, among
- * those the shortest from its first start to its last end, and among those one that lights no fire of its own. Spans of slots,
- * forwards and then back from the ends that are best, leave the starts that matter; dynamic programming over them finds, for
- * each, the latest first start that leads there, with as few steps moved and as many runs joined as possible.
+ * those the shortest from its first start to its last end, and among those one that lights no fire of its own. Spans of slots
+ * that can be reached ({@link Reach}), and then those that lead on to the ends that are best, leave the starts that matter; where
+ * they still differ, dynamic programming ({@link Ways}) finds the way with as few steps moved and as many runs joined as possible.
  */
 export class Insertion {
   private readonly reach: Reach;
