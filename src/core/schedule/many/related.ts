@@ -44,6 +44,12 @@ const LATE = 0.6;
 const WISHED = 0.7;
 /** How many are taken out: from two on, so many more. */
 const MORE = 6;
+/** How often it is looked how many must go for a late one to find a place in time, and among how many. */
+const MAKES_ROOM = 0.5;
+const AMONG = 8;
+
+/** Who changes: the first, and those near it, the nearest first; all of them, or so many that the first finds a place in time. */
+export type Picked = { some: number[]; makesRoom: boolean };
 
 /** Who changes together: one, late ones more often, and those that are near it, or in the way of where it would rather be. */
 export class Related {
@@ -66,14 +72,15 @@ export class Related {
     for (const i of some) uses[i] = usesOf(draft.problem, i, draft.placements[i]!);
   }
 
-  /** The one first, then the nearest. */
-  pick(): number[] {
+  pick(): Picked {
     const { draft, movable, random } = this;
     const late = movable.filter((i) => this.isLate(i));
     const from = late.length > 0 && random() < LATE ? late : movable;
     const first = from[Math.floor(random() * from.length)]!;
-    const size = Math.min(movable.length, 2 + Math.floor(random() * MORE));
-    const wished = this.isLate(first) && random() < WISHED;
+    const isLate = this.isLate(first);
+    const makesRoom = isLate && random() < MAKES_ROOM;
+    const size = makesRoom ? AMONG : 2 + Math.floor(random() * MORE);
+    const wished = isLate && random() < WISHED;
     const own = wished
       ? usesOf(draft.problem, first, this.free.insert(first, { tie: random })?.placement ?? null)
       : this.uses[first]!;
@@ -84,7 +91,7 @@ export class Related {
       scored.push({ near: near * (0.3 + random() * 2), i });
     }
     scored.sort((a, b) => b.near - a.near);
-    return [first, ...scored.slice(0, size - 1).map(({ i }) => i)];
+    return { some: [first, ...scored.slice(0, size - 1).map(({ i }) => i)], makesRoom };
   }
 
   private isLate(i: number): boolean {
