@@ -246,6 +246,32 @@ test('who works when: a shift over midnight, days off, hours besides; nonsense i
   await reader.context().close();
 });
 
+test('an hour that comes twice is asked for, and one that the clock leaves out is said', async ({
+  page,
+}) => {
+  await signIn(page, 'maud');
+  await page.goto('/plan/wishes');
+  const shut = page.getByRole('region', { name: 'Shut' });
+  const twice = (label: string) => shut.getByRole('group', { name: `${label}: the clock is set` });
+  await shut.getByLabel('From').fill('2027-03-14T02:30');
+  await expect(shut.getByText(/leaves this hour out: it is taken as 03:30/)).toBeVisible();
+  await shut.getByLabel('From').fill('2027-11-07T01:30');
+  await expect(twice('From').getByLabel('The first (UTC-05:00)')).toBeChecked();
+  await expect(twice('To')).toBeHidden();
+  await shut.getByLabel('To').fill('2027-11-07T01:10');
+  await shut.getByLabel('Why').fill('a new door');
+  await shut.getByRole('button', { name: 'Shut it' }).click();
+  await expect(shut.getByText(/ends before it begins/)).toBeVisible();
+  /* Ten past the second one is forty minutes after half past the first. */
+  await twice('To').getByLabel('The second (UTC-06:00)').check();
+  await expect(shut.getByLabel('To')).toHaveValue('2027-11-07T01:10');
+  await shut.getByRole('button', { name: 'Shut it' }).click();
+  const made = shut.getByRole('listitem').filter({ hasText: 'a new door' });
+  await expect(made).toBeVisible();
+  await made.getByRole('button', { name: 'Open again' }).click();
+  await expect(made).toHaveCount(0);
+});
+
 test('two people plan at once: the second is told, and nothing of the first is lost', async ({
   page,
   browser,

@@ -1,8 +1,44 @@
 import { DateTime } from 'luxon';
 
-/** Wall time in the site's zone as a field takes it, to the minute. */
-export const localOf = (epochS: number, timeZone: string): string =>
-  DateTime.fromSeconds(epochS, { zone: timeZone }).toFormat("yyyy-MM-dd'T'HH:mm");
+const MINUTE = "yyyy-MM-dd'T'HH:mm";
+const SECOND = "yyyy-MM-dd'T'HH:mm:ss";
+
+/** Which of the instants that a clock shows alike, in order: where it is set back, an hour comes twice. */
+export type Pass = { offset: string; value: string };
+/** What a wall time is: usual, in an hour that comes twice, or in one that the clock leaves out and is taken as `as`. */
+export type WallTime =
+  { kind: 'once' } | { kind: 'twice'; passes: Pass[] } | { kind: 'never'; as: string };
+
+/** A field's value in its parts: the wall time, and the offset that tells an hour from the same hour once more. */
+export function wallOf(value: string): { wall: string; offset: string } {
+  const [, wall = value, offset = ''] = /^(.*T.*?)([+-]\d\d:\d\d|Z)?$/.exec(value) ?? [];
+  return { wall, offset };
+}
+
+/** What a wall time is in the site's zone; one that is none at all is `once`. */
+export function wallTime(wall: string, timeZone: string): WallTime {
+  const at = DateTime.fromISO(wall, { zone: timeZone });
+  if (!at.isValid) return { kind: 'once' };
+  const shown = at.toFormat(MINUTE);
+  if (shown !== wall.slice(0, shown.length)) return { kind: 'never', as: at.toFormat('HH:mm') };
+  const all = at.getPossibleOffsets().sort((a, b) => a.toMillis() - b.toMillis());
+  if (all.length < 2) return { kind: 'once' };
+  return {
+    kind: 'twice',
+    passes: all.map((one) => ({ offset: one.toFormat('ZZ'), value: wall + one.toFormat('ZZ') })),
+  };
+}
+
+/** Wall time in the site's zone as a {@link TimeField} takes it, to the minute; with its offset where the hour comes twice. */
+export const localOf = (
+  epochS: number,
+  timeZone: string,
+  to: 'minute' | 'second' = 'minute',
+): string => {
+  const at = DateTime.fromSeconds(epochS, { zone: timeZone });
+  const offset = at.getPossibleOffsets().length > 1 ? at.toFormat('ZZ') : '';
+  return at.toFormat(to === 'minute' ? MINUTE : SECOND) + offset;
+};
 
 /** The instant of a wall time in the site's zone, epoch s; null where it is none. */
 export function instantS(local: string, timeZone: string): number | null {

@@ -7,8 +7,10 @@ import { useShow } from '@/ui/show-context';
 import { Said } from '@/ui/status';
 import type { PostedBody } from '@/features/logbook/contract';
 import { useBatch, usePost } from '@/features/logbook/ui';
-import { instantOf, localOf } from './WhenField';
+import { localOf } from '@/ui/local-time';
+import { instantOf } from './WhenField';
 import { TextField } from '@/ui/text-field';
+import { TimeField } from '@/ui/time-field';
 
 type Corrected = Extract<PostedBody, { kind: 'corrected' }>['replacement'];
 type Figure = { quantity: Quantity; base: number; put: (base: number) => Corrected };
@@ -74,7 +76,7 @@ export function CorrectForm({
     figure ? round(fromBase(figure.quantity, figure.base, system)) : '',
   );
   const [reason, setReason] = useState('');
-  const [when, setWhen] = useState(() => localOf(happenedS, timeZone));
+  const [when, setWhen] = useState(() => localOf(happenedS, timeZone, 'second'));
   const [error, setError] = useState<string | null>(null);
   if (!canWork) return null;
   if (!open)
@@ -98,7 +100,9 @@ export function CorrectForm({
         : figure.put(toBase(figure.quantity, read.value, system));
     };
     const moved =
-      strike || when === localOf(happenedS, timeZone) ? undefined : instantOf(when, timeZone);
+      strike || when === localOf(happenedS, timeZone, 'second')
+        ? undefined
+        : instantOf(when, timeZone);
     const outcome = await send(
       {
         kind: 'corrected',
@@ -137,12 +141,11 @@ export function CorrectForm({
         />
       )}
       {!strike && (
-        <TextField
+        <TimeField
           label={`When it happened (${timeZone})`}
-          type="datetime-local"
           step={1}
           value={when}
-          onChange={(e) => setWhen(e.target.value)}
+          onChange={setWhen}
         />
       )}
       <TextField label="Why" value={reason} onChange={(e) => setReason(e.target.value)} />

@@ -11,7 +11,7 @@ import { startBatchAction } from '../actions';
 import { instantOf } from './WhenField';
 import { problemWords } from '@/words/problems';
 import { Select } from '@/ui/select-field';
-import { TextField } from '@/ui/text-field';
+import { TimeField } from '@/ui/time-field';
 
 type Choice = { versionId: string; name: string };
 type Props = {
@@ -110,24 +110,17 @@ export function StartForm(props: Props) {
         onChange={setMeat}
         error={errors.meat}
       />
-      <TextField
+      <TimeField
         label={`Ready by (${timeZone})`}
-        type="datetime-local"
         value={ready}
-        onChange={(e) => setReady(e.target.value)}
+        onChange={setReady}
         error={errors.ready}
       />
       <details>
         <summary className="min-h-12 cursor-pointer py-3 text-soft">
           The batch began earlier
         </summary>
-        <TextField
-          label="Began at"
-          type="datetime-local"
-          step={1}
-          value={started}
-          onChange={(e) => setStarted(e.target.value)}
-        />
+        <TimeField label="Began at" step={1} value={started} onChange={setStarted} />
       </details>
       <label className="flex min-h-12 items-center gap-3">
         <input

@@ -1,10 +1,8 @@
 'use client';
 
 import { DateTime } from 'luxon';
-import { instantS } from '@/ui/local-time';
-import { TextField } from '@/ui/text-field';
-
-const FORMAT = "yyyy-MM-dd'T'HH:mm";
+import { instantS, localOf } from '@/ui/local-time';
+import { TimeField } from '@/ui/time-field';
 
 /** When it happened: now, unless an earlier time is given. The value is local wall time; empty means now. */
 export function WhenField({
@@ -21,26 +19,21 @@ export function WhenField({
       <button
         type="button"
         className="block min-h-12 cursor-pointer text-left text-soft underline"
-        onClick={() => onChange(DateTime.now().setZone(timeZone).toFormat(FORMAT))}
+        onClick={() => onChange(localOf(DateTime.now().toSeconds(), timeZone))}
       >
         Happened now. Change the time
       </button>
     );
   }
   return (
-    <TextField
+    <TimeField
       label={`When it happened (${timeZone})`}
-      type="datetime-local"
       step={1}
       value={value}
-      onChange={(e) => onChange(e.target.value)}
+      onChange={onChange}
     />
   );
 }
-
-/** An instant as local wall time in the site's zone, to the second. */
-export const localOf = (epochS: number, timeZone: string) =>
-  DateTime.fromSeconds(epochS, { zone: timeZone }).toFormat("yyyy-MM-dd'T'HH:mm:ss");
 
 /** The instant of a local wall time in the site's zone; undefined for "now". */
 export function instantOf(local: string, timeZone: string): string | undefined {

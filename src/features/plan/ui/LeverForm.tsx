@@ -6,7 +6,7 @@ import type { Lever } from '@/core';
 import { Options, Select, SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
-import { TextField } from '@/ui/text-field';
+import { TimeField } from '@/ui/time-field';
 import { leverWords } from '@/words/plan';
 import { problemWords } from '@/words/problems';
 import { saveCopyAction } from '../actions';
@@ -79,18 +79,8 @@ export function LeverForm({ board, copy }: Props) {
         </Select>
         {timed && (
           <>
-            <TextField
-              label="From"
-              type="datetime-local"
-              value={from}
-              onChange={(e) => setFrom(e.target.value)}
-            />
-            <TextField
-              label="To"
-              type="datetime-local"
-              value={to}
-              onChange={(e) => setTo(e.target.value)}
-            />
+            <TimeField label="From" value={from} onChange={setFrom} />
+            <TimeField label="To" value={to} onChange={setTo} />
           </>
         )}
         {problem && (

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { ActionForm, Field } from '@/ui/action-form';
 import { useShow } from '@/ui/show-context';
+import { NamedTimeField } from '@/ui/time-field';
 import { removeClosureAction, saveClosureAction } from '../actions';
 import type { Closure } from '../repository';
 import { instantS } from '@/ui/local-time';
@@ -67,8 +68,8 @@ export function ShutPlaces({ closures, places, canRun }: Props) {
               </option>
             ))}
           </Field>
-          <Field name="from" label="From" type="datetime-local" />
-          <Field name="to" label="To" type="datetime-local" />
+          <NamedTimeField name="from" label="From" />
+          <NamedTimeField name="to" label="To" />
           <Field name="why" label="Why" />
         </ActionForm>
       )}

@@ -6,7 +6,7 @@ import { Link } from '@/ui/link';
 import { Options, Select } from '@/ui/select-field';
 import { instantS, localOf } from '@/ui/local-time';
 import { useShow } from '@/ui/show-context';
-import { TextField } from '@/ui/text-field';
+import { TimeField } from '@/ui/time-field';
 import type { PlanNames } from '@/words/plan';
 import { baseOf } from '../agenda';
 import type { Board } from '../board';
@@ -75,12 +75,11 @@ export function StepPanel(props: Props) {
       {free && (
         <>
           <div className="grid gap-3 sm:grid-cols-2">
-            <TextField
+            <TimeField
               label={`Begins (${timeZone})`}
-              type="datetime-local"
               step={GRID_S}
               value={at ?? local(bar.startS)}
-              onChange={(e) => setAt(e.target.value)}
+              onChange={setAt}
             />
             {anyOf.length > 1 && (
               <Select label="Where" value={to ?? line} onChange={(e) => setTo(e.target.value)}>

@@ -8,6 +8,7 @@ import { Options, Select } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import { TextField } from '@/ui/text-field';
+import { TimeField } from '@/ui/time-field';
 import { PRIORITY_WORDS } from '@/words/plan';
 import { problemWords } from '@/words/problems';
 import { saveWishAction } from '../actions';
@@ -94,11 +95,10 @@ export function WishForm({ recipes, wish, onDone }: Props) {
         onChange={setMeat}
         error={errors.meat}
       />
-      <TextField
+      <TimeField
         label={`Ready by (${timeZone})`}
-        type="datetime-local"
         value={ready}
-        onChange={(e) => setReady(e.target.value)}
+        onChange={setReady}
         error={errors.ready}
       />
       <TextField label="For whom" value={forWhom} onChange={(e) => setForWhom(e.target.value)} />
@@ -107,13 +107,7 @@ export function WishForm({ recipes, wish, onDone }: Props) {
       </Select>
       <details>
         <summary className="min-h-12 cursor-pointer py-3 text-soft">The meat comes later</summary>
-        <TextField
-          label="Not before"
-          type="datetime-local"
-          value={from}
-          onChange={(e) => setFrom(e.target.value)}
-          error={errors.from}
-        />
+        <TimeField label="Not before" value={from} onChange={setFrom} error={errors.from} />
       </details>
       {said && <Notice tone={said.tone}>{said.text}</Notice>}
       <button className="button-main w-full">{wish ? 'Save the change' : 'Wish this batch'}</button>

@@ -7,10 +7,12 @@ import { ALLERGEN_WORDS, KIND_WORDS, SPECIES_WORDS } from '@/words/recipe';
 import { ActionForm, Field } from '@/ui/action-form';
 import type { ActionResult } from '@/ui/action-result';
 import { formFigure } from '@/ui/form-figure';
+import { instantS, localOf } from '@/ui/local-time';
 import { useShow } from '@/ui/show-context';
 import { adjustLotAction, receiveLotAction } from '../actions';
 import type { Ingredient } from '../repository';
 import { Select } from '@/ui/select-field';
+import { NamedTimeField } from '@/ui/time-field';
 
 const percent = (v: FormDataEntryValue | null) => {
   const read = formFigure(v);
@@ -29,13 +31,13 @@ export function LotForm({ ingredients }: { ingredients: Ingredient[] }) {
   const read = (f: FormData) => {
     const tempShown = formFigure(f.get('receivedTemp'));
     const cost = formFigure(f.get('cost'));
-    const at = DateTime.fromISO(String(f.get('receivedAt')), { zone: timeZone });
+    const atS = instantS(String(f.get('receivedAt')), timeZone);
     const lot = {
       id,
       ingredientId: chosen,
       code: f.get('code'),
       supplier: f.get('supplier'),
-      receivedAt: at.isValid ? at.toUTC().toISO() : '',
+      receivedAt: atS === null ? '' : new Date(atS * 1000).toISOString(),
       receivedTempC: tempShown === undefined ? null : toBase('temperature', tempShown, system),
       amountG: toBase('mass', formFigure(f.get('amount')) ?? Number.NaN, system),
       costPerKg: cost === undefined ? null : toBase('costPerMass', cost, system),
@@ -68,11 +70,11 @@ export function LotForm({ ingredients }: { ingredients: Ingredient[] }) {
       <div className="grid items-end gap-3 sm:grid-cols-2">
         <Field name="code" label="Lot number" />
         <Field name="supplier" label="Supplier" />
-        <Field
+        <NamedTimeField
+          key={id}
           name="receivedAt"
           label="Received"
-          type="datetime-local"
-          value={DateTime.now().setZone(timeZone).toFormat("yyyy-MM-dd'T'HH:mm")}
+          value={localOf(DateTime.now().toSeconds(), timeZone)}
         />
         <Field name="receivedTemp" label={`Temperature on receipt (${temp})`} optional />
         <Field name="amount" label={`Amount (${mass})`} />
