@@ -48,8 +48,8 @@ export function TimeField({ label, value, onChange, error, step, required }: Pro
         }
       />
       {time.kind === 'twice' && (
-        <fieldset className="rounded border border-line px-3 pb-1">
-          <legend className="px-1 text-sm">
+        <fieldset>
+          <legend className="text-sm text-soft">
             {label}: the clock is set back, this hour comes twice
           </legend>
           {time.passes.map((p, i) => (
