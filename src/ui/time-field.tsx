@@ -1,7 +1,7 @@
 'use client';
 
 import { useId, useState } from 'react';
-import { wallOf, wallTime } from './local-time';
+import { instantS, wallOf, wallTime, type Pass } from './local-time';
 import { useShow } from './show-context';
 import { TextField } from './text-field';
 
@@ -27,9 +27,11 @@ export function TimeField({ label, value, onChange, error, step, required }: Pro
   const group = useId();
   const { wall } = wallOf(value);
   const time = wallTime(wall, timeZone);
+  const isMeant = (p: Pass) => instantS(p.value, timeZone) === instantS(value, timeZone);
+  const meant = time.kind === 'twice' ? Math.max(0, time.passes.findIndex(isMeant)) : 0;
   const type = (typed: string) => {
     const then = wallTime(typed, timeZone);
-    onChange(then.kind === 'twice' ? then.passes[0]!.value : typed);
+    onChange(then.kind === 'twice' ? then.passes[meant]!.value : typed);
   };
   return (
     <div className="space-y-2">
@@ -58,7 +60,7 @@ export function TimeField({ label, value, onChange, error, step, required }: Pro
                 type="radio"
                 className="size-6"
                 name={group}
-                checked={value === p.value}
+                checked={i === meant}
                 onChange={() => onChange(p.value)}
               />
               {PASSES[i]} (UTC{p.offset})
