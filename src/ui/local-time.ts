@@ -3,9 +3,9 @@ import { DateTime } from 'luxon';
 const MINUTE = "yyyy-MM-dd'T'HH:mm";
 const SECOND = "yyyy-MM-dd'T'HH:mm:ss";
 
-/** Which of the instants that a clock shows alike, in order: where it is set back, an hour comes twice. */
+/** One of the two instants that a clock shows alike, where it is set back: its offset, and the value that means it. */
 export type Pass = { offset: string; value: string };
-/** What a wall time is: usual, in an hour that comes twice, or in one that the clock leaves out and is taken as `as`. */
+/** What a wall time is: usual; in an hour that comes twice, the earlier first; or left out by the clock, and taken as another. */
 export type WallTime =
   { kind: 'once' } | { kind: 'twice'; passes: Pass[] } | { kind: 'never'; as: string };
 
@@ -29,7 +29,7 @@ export function wallTime(wall: string, timeZone: string): WallTime {
   };
 }
 
-/** Wall time in the site's zone as a {@link TimeField} takes it, to the minute; with its offset where the hour comes twice. */
+/** Wall time in the site's zone as a field takes it, to the minute; with its offset where the hour comes twice. */
 export const localOf = (
   epochS: number,
   timeZone: string,

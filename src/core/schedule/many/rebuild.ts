@@ -33,6 +33,7 @@ export class Rebuild {
     private readonly random: () => number,
   ) {}
 
+  /** Takes out who was picked, or as many of them as the first needs to be in time, and puts them back. */
   change({ some, makesRoom }: Picked, bounds: Bounds): Changed {
     if (makesRoom) return this.makeRoom(some, bounds);
     for (const i of some) this.draft.out(i);
