@@ -64,6 +64,11 @@ test.each([[''], ['soon'], ['2027-13-01T00:00'], ['2027-02-30T10:00']])(
   },
 );
 
+test.each([['2027-10-31'], ['2027-10'], ['2027-W43'], ['20271031T0230']])(
+  '%j is written otherwise and asks nothing',
+  (local) => expect(wallTime(local, ZONE)).toEqual({ kind: 'once' }),
+);
+
 test.each([['UTC'], ['Asia/Kolkata']])('in %s no hour comes twice', (zone) => {
   for (let h = 0; h < 24; h += 1) {
     const wall = `2027-10-31T${String(h).padStart(2, '0')}:30`;

@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon';
 
 const MINUTE = "yyyy-MM-dd'T'HH:mm";
+const WRITTEN = /^\d{4}-\d\d-\d\dT\d\d:\d\d/;
 const SECOND = "yyyy-MM-dd'T'HH:mm:ss";
 
 /** One of the two instants that a clock shows alike, where it is set back: its offset, and the value that means it. */
@@ -18,7 +19,7 @@ export function wallOf(value: string): { wall: string; offset: string } {
 /** What a wall time is in the site's zone; one that is none at all is `once`. */
 export function wallTime(wall: string, timeZone: string): WallTime {
   const at = DateTime.fromISO(wall, { zone: timeZone });
-  if (!at.isValid) return { kind: 'once' };
+  if (!at.isValid || !WRITTEN.test(wall)) return { kind: 'once' };
   const shown = at.toFormat(MINUTE);
   if (shown !== wall.slice(0, shown.length)) return { kind: 'never', as: at.toFormat('HH:mm') };
   const all = at.getPossibleOffsets().sort((a, b) => a.toMillis() - b.toMillis());
