@@ -1,8 +1,8 @@
 import { DateTime } from 'luxon';
 
 const MINUTE = "yyyy-MM-dd'T'HH:mm";
-const WRITTEN = /^\d{4}-\d\d-\d\dT\d\d:\d\d/;
 const SECOND = "yyyy-MM-dd'T'HH:mm:ss";
+const WRITTEN = /^\d{4}-\d\d-\d\dT\d\d:\d\d/;
 
 /** One of the two instants that a clock shows alike, where it is set back: its offset, and the value that means it. */
 export type Pass = { offset: string; value: string };
@@ -10,11 +10,8 @@ export type Pass = { offset: string; value: string };
 export type WallTime =
   { kind: 'once' } | { kind: 'twice'; passes: Pass[] } | { kind: 'never'; as: string };
 
-/** A field's value in its parts: the wall time, and the offset that tells an hour from the same hour once more. */
-export function wallOf(value: string): { wall: string; offset: string } {
-  const [, wall = value, offset = ''] = /^(.*T.*?)([+-]\d\d:\d\d|Z)?$/.exec(value) ?? [];
-  return { wall, offset };
-}
+/** The wall time of a field's value, without the offset that tells an hour from the same hour once more. */
+export const wallOf = (value: string): string => value.replace(/(T.*)[+-]\d\d:\d\d$/, '$1');
 
 /** What a wall time is in the site's zone; one that is none at all is `once`. */
 export function wallTime(wall: string, timeZone: string): WallTime {

@@ -25,7 +25,7 @@ const PASSES = ['The first', 'The second'];
 export function TimeField({ label, value, onChange, error, step, required }: Props) {
   const { timeZone } = useShow().settings;
   const group = useId();
-  const { wall } = wallOf(value);
+  const wall = wallOf(value);
   const time = wallTime(wall, timeZone);
   const isMeant = (p: Pass) => instantS(p.value, timeZone) === instantS(value, timeZone);
   const meant = time.kind === 'twice' ? Math.max(0, time.passes.findIndex(isMeant)) : 0;
@@ -42,7 +42,7 @@ export function TimeField({ label, value, onChange, error, step, required }: Pro
         required={required}
         value={wall}
         onChange={(e) => type(e.target.value)}
-        error={error}
+        error={error || undefined}
         hint={
           time.kind === 'never'
             ? `The clock is set on that night and leaves this hour out: it is taken as ${time.as}.`
