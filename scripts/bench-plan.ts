@@ -1,6 +1,9 @@
+import os from 'node:os';
 import { planBatches, type BatchPlan, type PlacedStep, type PlanInput } from '../src/core';
 import { planTroubles } from '../src/core/schedule/many';
 import { asFixed, smokehouse } from '../src/core/testing/plan-instances';
+import { seatsFor } from '../src/workers/plan/client';
+import { Planners } from './lib/planners';
 
 const HOUR_S = 3600;
 const MOST = { timeMs: 1e9 };
@@ -8,9 +11,9 @@ const MOST = { timeMs: 1e9 };
 const AGAIN_MS = 200;
 
 const hours = (s: number) => Math.round((s / HOUR_S) * 10) / 10;
-const timed = <T>(work: () => T): { made: T; ms: number } => {
+const timed = async <T>(work: () => T | Promise<T>): Promise<{ made: T; ms: number }> => {
   const begun = performance.now();
-  const made = work();
+  const made = await work();
   return { made, ms: Math.round(performance.now() - begun) };
 };
 
@@ -55,20 +58,25 @@ const SIZES = [
   [30, 12, 20],
 ] as const;
 
-/** How soon there is a plan of so many batches, how good it is after two seconds, and planned again. */
-export function benchPlans(
+/**
+ * How soon there is a plan of so many batches, how good it is after two seconds, and planned again: by as many threads as
+ * the application would ask on this machine.
+ */
+export async function benchPlans(
   say: (measure: string, values: Record<string, number | string>) => void,
-) {
+): Promise<void> {
+  const planners = new Planners(seatsFor(os.availableParallelism()));
   for (const [batches, days, seeds] of SIZES)
     for (let seed = 1; seed <= seeds; seed += 1) {
       const input = smokehouse(seed, { batches, days, people: 3 });
-      const first = timed(() => planBatches({ ...input, limits: { timeMs: 0 } }));
-      const plan = timed(() => planBatches({ ...input, limits: { timeMs: 2000, seed } }));
-      const again = timed(() => planBatches(delayed(input, plan.made)));
+      const first = await timed(() => planBatches({ ...input, limits: { timeMs: 0 } }));
+      const plan = await timed(() => planners.plan({ ...input, limits: { timeMs: 2000 } }));
+      const again = await timed(() => planners.plan(delayed(input, plan.made)));
       say('plan', {
         batches,
         days,
         seed,
+        threads: planners.count,
         firstMs: first.ms,
         firstLateH: hours(first.made.weightedLatenessS),
         lateH: hours(plan.made.weightedLatenessS),
@@ -82,4 +90,5 @@ export function benchPlans(
         moved: again.made.moved,
       });
     }
+  await planners.close();
 }

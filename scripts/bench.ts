@@ -231,7 +231,7 @@ export const bench = (): Promise<void> =>
     say('forecast-odd-logs-of-5000', benchOddForecasts());
     say('figures-60-lines', benchFigures(RULES));
     say('blend-12-trims', benchBlend());
-    benchPlans(say);
+    await benchPlans(say);
     say('simulate-24h-40-shells', benchSimulation());
     say('forecast-refit-12h', benchRefit());
     say('chart-thin-24h-6x1s', benchThin());

@@ -12,3 +12,13 @@ export function randomFrom(seed: number): () => number {
 /** Numbers of the standard normal spread. @source Box & Muller (1958) */
 export const normalFrom = (random: () => number) => () =>
   Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+
+/** The same in an order that chance decides. @source Fisher–Yates */
+export function shuffled<T>(some: readonly T[], random: () => number): T[] {
+  const order = [...some];
+  for (let i = order.length - 1; i > 0; i -= 1) {
+    const j = Math.floor(random() * (i + 1));
+    [order[i], order[j]] = [order[j]!, order[i]!];
+  }
+  return order;
+}

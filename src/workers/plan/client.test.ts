@@ -48,7 +48,8 @@ beforeEach(() => {
 
 test.each([
   [1, 1],
-  [2, 1],
+  [2, 2],
+  [3, 2],
   [4, 3],
   [64, 4],
 ])('on %d cores look %d', (cores, seats) => expect(seatsFor(cores)).toBe(seats));

@@ -6,8 +6,12 @@ export type Going<T> = { answer: Promise<T>; stop: () => void };
 
 /** More look for a plan at once no further than this: each has all of it in mind. */
 const MOST_SEATS = 4;
-/** How many workers look for a plan on a device with so many cores: one is left to whoever looks at the page. */
-export const seatsFor = (cores: number): number => Math.min(MOST_SEATS, Math.max(1, cores - 1));
+/**
+ * How many workers look for a plan on a device with so many cores: one is left to whoever looks at the page, but two look
+ * where there are two, since one begins in one way and the next in another.
+ */
+export const seatsFor = (cores: number): number =>
+  Math.min(MOST_SEATS, Math.max(Math.min(2, cores), cores - 1));
 
 /** One worker, and what it was asked. */
 class Seat {

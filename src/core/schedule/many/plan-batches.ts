@@ -114,7 +114,10 @@ export function* planning(
   const alone = eachAlone(problem);
   const bound = lowerBound(problem, alone);
   const isBest = bestOf(problem, alone, bound);
-  const random = randomFrom(limits.seed ?? 1);
+  const seed = limits.seed ?? 1;
+  const random = randomFrom(seed);
+  const wasPlanned = problem.jobs.some((j) => j.steps.some((s) => s.before));
+  const anneals = wasPlanned || seed % 2 === 0;
   const isOver = () => clock() - beganMs >= limits.timeMs;
   const stand = (best: Found, round: number) => ({
     weightedLatenessS: best.cost,
@@ -131,7 +134,9 @@ export function* planning(
     stop = (yield stand(found, 0)) === true;
   }
   const proof = stop || isOver() ? null : Proof.of(problem, alone);
-  for (const { round, best } of stop || isOver() ? [] : search(problem, found, alone, random)) {
+  for (const { round, best } of stop || isOver()
+    ? []
+    : search(problem, found, alone, random, anneals)) {
     if (isBetter(best, found)) found = best;
     if (round > (limits.rounds ?? Infinity) || isOver() || isBest(found)) break;
     for (let n = 0; n < LOOKS && proof?.goesOn; n += 1) found = proof.look(found) ?? found;

@@ -1,3 +1,4 @@
+import { shuffled } from '../../random';
 import type { Alone } from './bounds';
 import { worthOf, type Burden } from './burden';
 import type { Draft } from './draft';
@@ -49,7 +50,7 @@ export class Rebuild {
       draft.out(some[k]!);
       this.put(first, bounds, this.leastCost(first) + 1);
       if (!draft.placements[first]) continue;
-      const others = this.shuffled(some.slice(1, k + 1));
+      const others = shuffled(some.slice(1, k + 1), this.random);
       return { some: some.slice(0, k + 1), isBack: this.inOrder(others, bounds) };
     }
     return { some, isBack: this.inOrder(this.mixed(some), bounds) };
@@ -113,15 +114,6 @@ export class Rebuild {
     const order = [...some];
     if (random() < BY_DUE) order.sort((a, b) => jobs[a]!.due - jobs[b]!.due);
     if (random() < REVERSED) order.reverse();
-    return order;
-  }
-
-  private shuffled(some: readonly number[]): number[] {
-    const order = [...some];
-    for (let i = order.length - 1; i > 0; i -= 1) {
-      const j = Math.floor(this.random() * (i + 1));
-      [order[i], order[j]] = [order[j]!, order[i]!];
-    }
     return order;
   }
 }

@@ -1,5 +1,5 @@
 import type { Draft } from './draft';
-import { Insertion } from './insertion';
+import { Insertion, type Ask } from './insertion';
 import { Occupancy, type Placement } from './occupancy';
 import type { Problem } from './problem';
 
@@ -73,7 +73,7 @@ export class Related {
   }
 
   pick(): Picked {
-    const { draft, movable, random } = this;
+    const { movable, random } = this;
     const late = movable.filter((i) => this.isLate(i));
     const from = late.length > 0 && random() < LATE ? late : movable;
     const first = from[Math.floor(random() * from.length)]!;
@@ -81,17 +81,37 @@ export class Related {
     const makesRoom = isLate && random() < MAKES_ROOM;
     const size = makesRoom ? AMONG : 2 + Math.floor(random() * MORE);
     const wished = isLate && random() < WISHED;
-    const own = wished
-      ? usesOf(draft.problem, first, this.free.insert(first, { tie: random })?.placement ?? null)
-      : this.uses[first]!;
+    const own = wished ? this.wished(first, {}) : this.uses[first]!;
+    return { some: [first, ...this.nearest(own, first, size - 1)], makesRoom };
+  }
+
+  /**
+   * Who is in the way of where a job would be if nobody else were there, the nearest first.
+   * @param ask what is asked of it there
+   * @param weighs of each job: those that weigh less come sooner
+   */
+  inTheWayOf(first: number, ask: Ask, weighs: Float64Array): number[] {
+    const placed = this.nearest(this.wished(first, ask), first, this.movable.length, weighs);
+    return placed.filter((i) => this.draft.placements[i]).slice(0, AMONG);
+  }
+
+  private wished(first: number, ask: Ask): Uses {
+    const { placement = null } = this.free.insert(first, { tie: this.random, ...ask }) ?? {};
+    return usesOf(this.draft.problem, first, placement);
+  }
+
+  private nearest(own: Uses, first: number, size: number, weighs?: Float64Array): number[] {
+    const { movable, random, uses } = this;
+    const known = isKnown(own);
     const scored: { near: number; i: number }[] = [];
     for (const i of movable) {
       if (i === first) continue;
-      const near = isKnown(own) && isKnown(this.uses[i]!) ? nearness(own, this.uses[i]!) : 1;
-      scored.push({ near: near * (0.3 + random() * 2), i });
+      const near = known && isKnown(uses[i]!) ? nearness(own, uses[i]!) : 1;
+      const weight = weighs ? Math.sqrt(weighs[i]!) : 1;
+      scored.push({ near: (near * (0.3 + random() * 2)) / weight, i });
     }
     scored.sort((a, b) => b.near - a.near);
-    return { some: [first, ...scored.slice(0, size - 1).map(({ i }) => i)], makesRoom };
+    return scored.slice(0, size).map(({ i }) => i);
   }
 
   private isLate(i: number): boolean {

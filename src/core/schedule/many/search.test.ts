@@ -3,7 +3,8 @@ import { randomFrom } from '../../random';
 import { eachAlone } from './bounds';
 import { inOrder, isBetter } from './draft';
 import { makeProblem } from './problem';
-import { CYCLE, CYCLES, search } from './search';
+import { CYCLE, CYCLES } from './annealing';
+import { search } from './search';
 
 describe('the search for a better plan', () => {
   const problem = makeProblem(smokehouse(2, { batches: 7, days: 4, people: 2 }));
