@@ -56,8 +56,8 @@ export function* search(
   const spells = new Spells(problem, begin, movable, alone, random);
   let best = begin;
   let round = 1;
-  let annealed: Found | null = begin;
-  const rounds = function* (of: Generator<Found, void, void>): Generator<Stand, void, void> {
+  let annealed = begin;
+  const told = function* (of: Generator<Found, void, void>): Generator<Stand, void, void> {
     yield { round, best };
     for (const found of of) {
       if (isBetter(found, best)) best = found;
@@ -65,11 +65,12 @@ export function* search(
       yield { round, best };
     }
   };
+  /* Every other turn it anneals; of those between, one seeks all in time and the next some of the late ones. */
   for (let turn = anneals ? 1 : 0; ; turn += 1) {
     if (turn % 2 === 1) {
-      yield* rounds(annealing.cycle(best === annealed ? null : best));
+      yield* told(annealing.cycle(best === annealed ? null : best));
       annealed = best;
-    } else if (turn % 4 === 0 || spells.isNear) yield* rounds(spells.allInTime(best));
-    else yield* rounds(spells.oneInTime(best));
+    } else if (turn % 4 === 0 || spells.isNear) yield* told(spells.allInTime(best));
+    else yield* told(spells.oneInTime(best));
   }
 }
