@@ -38,8 +38,10 @@ test.each([
   ['2026-11-26T20:20:00Z', 'Thu 14:20'],
   ['2026-03-08T07:59:00Z', 'Sun 01:59'],
   ['2026-03-08T08:00:00Z', 'Sun 03:00'],
-  ['2026-11-01T06:30:00Z', 'Sun 01:30'],
-  ['2026-11-01T07:30:00Z', 'Sun 01:30'],
+  ['2026-11-01T05:59:00Z', 'Sun 00:59'],
+  ['2026-11-01T06:30:00Z', 'Sun 01:30 (UTC-05:00)'],
+  ['2026-11-01T07:30:00Z', 'Sun 01:30 (UTC-06:00)'],
+  ['2026-11-01T08:00:00Z', 'Sun 02:00'],
 ])('%s is %s in the site’s zone, across both clock changes', (iso, expected) =>
   expect(metric.clock(at(iso), at(iso))).toBe(expected),
 );
@@ -62,6 +64,15 @@ test.each([
 ])('%d s from now is %s', (shift, expected) =>
   expect(metric.until(1e9 + shift, 1e9)).toBe(expected),
 );
+
+test.each([
+  ['2026-11-01T07:30:00Z', '01:30 (UTC-06:00)', /1:30.* \(UTC-06:00\)$/],
+  ['2026-11-01T08:30:00Z', '02:30', /2:30\D*$/],
+])('%s is %s in whatever way a time is said', (iso, time, date) => {
+  expect(metric.time(at(iso))).toBe(time);
+  expect(metric.ahead(at(iso), at(iso) - 40)).toBe(time);
+  expect(metric.date(at(iso))).toMatch(date);
+});
 
 test('time is said twice', () =>
   expect(metric.when(at('2026-11-26T20:20:00Z'), at('2026-11-26T19:45:00Z'))).toBe(

@@ -68,13 +68,21 @@ export class Show {
     DateTime.fromSeconds(epochS, { zone: this.settings.timeZone }).setLocale(this.settings.locale);
 
   /** "Thu 14:20"; with its date where the weekday alone could be another one: "Thu 3 Dec 14:20". */
-  clock = (epochS: number, nowS = Date.now() / 1000) =>
-    this.local(epochS).toFormat(
-      Math.abs(epochS - nowS) < SAME_WEEK_S ? 'ccc HH:mm' : 'ccc d LLL HH:mm',
-    );
-  time = (epochS: number) => this.local(epochS).toFormat('HH:mm');
+  clock = (epochS: number, nowS = Date.now() / 1000) => {
+    const isNear = Math.abs(epochS - nowS) < SAME_WEEK_S;
+    return `${this.local(epochS).toFormat(isNear ? 'ccc' : 'ccc d LLL')} ${this.time(epochS)}`;
+  };
+  /** "14:20" */
+  time = (epochS: number) => this.local(epochS).toFormat('HH:mm') + this.whichPass(epochS);
   day = (epochS: number) => this.local(epochS).toFormat('ccc d LLL');
-  date = (epochS: number) => this.local(epochS).toLocaleString(DateTime.DATETIME_MED);
+  date = (epochS: number) =>
+    this.local(epochS).toLocaleString(DateTime.DATETIME_MED) + this.whichPass(epochS);
+
+  /** In an hour that comes twice, where the clock is set back, which of the two it is: " (UTC-05:00)". */
+  private whichPass(epochS: number): string {
+    const at = this.local(epochS);
+    return at.getPossibleOffsets().length > 1 ? at.toFormat("' (UTC'ZZ')'") : '';
+  }
 
   /** Decimal reductions gained: beyond any use they are only many. */
   logs(gained: number, digits = 1): string {
