@@ -268,7 +268,8 @@ test('an hour that comes twice is asked for, and one that the clock leaves out i
   await expect(twice('To').getByLabel('The second (UTC-06:00)')).toBeChecked();
   await shut.getByRole('button', { name: 'Shut it' }).click();
   const made = shut.getByRole('listitem').filter({ hasText: 'a new door' });
-  await expect(made).toBeVisible();
+  await expect(made).toContainText('01:30 (UTC-05:00)');
+  await expect(made).toContainText('01:15 (UTC-06:00)');
   await made.getByRole('button', { name: 'Open again' }).click();
   await expect(made).toHaveCount(0);
 });
