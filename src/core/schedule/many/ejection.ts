@@ -1,7 +1,6 @@
 import { shuffled } from '../../random';
 import type { Alone } from './bounds';
 import { Draft, isBetter, type Found } from './draft';
-import type { Ask } from './insertion';
 import type { Problem } from './problem';
 import { Related } from './related';
 
@@ -14,10 +13,10 @@ const COMPLETES = 4;
 /** How often a job is put in wherever it was before, where there was a plan before. */
 const LOOSE_AGAIN = 0.5;
 /** More than any plan costs, s. */
-const NO_LIMIT = 1e15;
+export const NO_LIMIT = 1e15;
 
 /**
- * Guided ejection search: every job that has a place costs no more than it may, and who finds no such place has none. One of
+ * Guided ejection search: every job that has a place costs no more than it may, or all together no more, and who finds no such place has none. One of
  * those is put in by taking out as many as it takes of who is in its way; they look for another place, and who finds none has none
  * instead, unless that weighs more. Who was tried in vain weighs more each time. So it wanders from one plan in which few
  * have no place to the next, until it comes upon one in which all have one.
@@ -34,6 +33,8 @@ export class Ejection {
   private readonly weighs: Float64Array;
   /** Who could have a place, and has none now. */
   private without: number[] = [];
+  /** How much more all may cost together than each may. */
+  private slack = 0;
 
   /** @param able jobs that may be elsewhere, and could have a place at all */
   constructor(
@@ -61,11 +62,16 @@ export class Ejection {
     return [...this.draft.placements];
   }
 
-  /** Begins with everybody who costs no more there than it may. */
-  begin(placements: Found['placements']): void {
-    const { draft, able, most } = this;
+  /**
+   * Begins with everybody who costs no more there than it may.
+   * @param slack how much more all may cost together, s; who of those that cost more stays is left to chance
+   */
+  begin(placements: Found['placements'], slack = 0): void {
+    const { draft, able, most, random } = this;
+    this.slack = slack;
     draft.become(placements, able);
-    for (const i of able) if (draft.costs[i]! > most[i]! + 1) draft.out(i);
+    const over = able.filter((i) => draft.costs[i]! > most[i]! + 1);
+    for (const i of shuffled(over, random)) if (this.beyond() > slack) draft.out(i);
     this.fewest = able.length;
     this.goOn(able.filter((i) => !draft.placements[i]));
     this.related.note(able);
@@ -135,16 +141,27 @@ export class Ejection {
 
   /** @returns whether it has a place at which it costs no more than it may */
   private put(i: number): boolean {
-    const { draft, most } = this;
-    draft.put(i, this.asked(i));
-    if (draft.costs[i]! > most[i]! + 1) draft.out(i);
+    const { draft } = this;
+    const ask = this.asked(i);
+    draft.put(i, ask);
+    if (draft.costs[i]! > ask.upTo) draft.out(i);
     return draft.placements[i] !== null;
   }
 
-  private asked(i: number): Ask {
-    const { problem, random, most } = this;
+  private asked(i: number) {
+    const { problem, random, most, slack } = this;
     const wasBefore = problem.jobs[i]!.steps.some((s) => s.before);
-    return { tie: random, loose: !wasBefore || random() < LOOSE_AGAIN, upTo: most[i]! + 1 };
+    const left = slack > 0 ? Math.max(0, slack - this.beyond()) : 0;
+    return { tie: random, loose: !wasBefore || random() < LOOSE_AGAIN, upTo: most[i]! + left + 1 };
+  }
+
+  /** How much more those who have a place cost than each may. */
+  private beyond(): number {
+    const { draft, able, most } = this;
+    let sum = 0;
+    for (const i of able)
+      if (draft.placements[i] && draft.costs[i]! > most[i]! + 1) sum += draft.costs[i]! - most[i]!;
+    return sum;
   }
 
   /** What the plan comes to if those who have no place go wherever they fit. */

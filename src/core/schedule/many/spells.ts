@@ -1,15 +1,16 @@
-import { shuffled } from '../../random';
 import type { Alone } from './bounds';
-import { costOf, type Found } from './draft';
-import { Ejection } from './ejection';
-import type { Problem } from './problem';
+import type { Found } from './draft';
+import { Ejection, NO_LIMIT } from './ejection';
+import { SLOT_S, type Problem } from './problem';
 
 /** So many rounds it is sought that all are in time; so many more where there was a plan with all but one. */
 const SEEKS = 1000;
 const SEEKS_MORE = 4000;
-/** So many late batches are tried one after the other, each for so many rounds. */
-const ONES = 3;
-const TRIES = 300;
+/** So many rounds it is sought that all together are less late. */
+const LESS = 5000;
+
+/** Less late, or fuller; not only shorter, for which it does not begin anew. */
+const isLess = (a: Found, b: Found) => a.missing < b.missing || a.cost < b.cost - 1;
 
 /** What {@link Ejection} is asked for, a round at a time; each time the best plan that is known. */
 export class Spells {
@@ -18,8 +19,7 @@ export class Spells {
   private readonly least: Float64Array;
   /** Where everybody was when it was last sought that all are in time. */
   private inTime: Found['placements'];
-  /** How often each was sought to be in time by itself. */
-  private readonly tried: Int32Array;
+  private readonly leastOfAll: number;
   /** Whether it came near that all are in time when it was last sought. */
   isNear = false;
 
@@ -28,19 +28,18 @@ export class Spells {
     begin: Found,
     movable: readonly number[],
     alone: Alone,
-    private readonly random: () => number,
+    random: () => number,
   ) {
     this.inTime = begin.placements;
-    this.tried = new Int32Array(problem.jobs.length);
     this.able = movable.filter((i) => alone[i]);
     this.least = Float64Array.from(alone, (one) => one?.cost ?? 0);
+    this.leastOfAll = this.least.reduce((sum, c) => sum + c, 0);
     this.ejection = new Ejection(problem, begin, this.able, alone, random);
   }
 
   /** Whether all who can have a place are as early as they could be alone. */
   isInTime({ placements, cost }: Found): boolean {
-    const least = this.least.reduce((sum, c) => sum + c, 0);
-    return cost <= least + 1 && this.able.every((i) => placements[i]);
+    return cost <= this.leastOfAll + 1 && this.able.every((i) => placements[i]);
   }
 
   /** Seeks a plan in which all are in time. @param best the best plan that is known */
@@ -59,33 +58,22 @@ export class Spells {
     this.inTime = ejection.placements;
   }
 
-  /** Seeks plans in which one that is late is in time, and nobody else later than before. @param best the best plan that is known */
-  *oneInTime(best: Found): Generator<Found, void, void> {
-    const { ejection, problem, able, least } = this;
+  /** Seeks plans in which all together are less late, whoever it is. @param best the best plan that is known */
+  *lessLate(best: Found): Generator<Found, void, void> {
+    const { ejection, least } = this;
+    ejection.most.set(least);
     ejection.best = best;
-    for (let one = 0; one < ONES; one += 1) {
-      const { placements } = ejection.best;
-      for (const i of able) {
-        const p = placements[i];
-        ejection.most[i] = p ? Math.max(least[i]!, costOf(problem, i, p)) : least[i]!;
-      }
-      const late = able.filter((i) => !placements[i] || ejection.most[i]! > least[i]! + 1);
-      if (late.length === 0) return;
-      const first = this.leastTried(late);
-      ejection.most[first] = least[first]!;
-      ejection.begin(placements);
-      for (let n = 0; !ejection.isDone && n < TRIES; n += 1) {
+    for (let n = 0; n < LESS && !this.isInTime(ejection.best);) {
+      const known = ejection.best;
+      const all = this.able.every((i) => known.placements[i]);
+      const late = all ? known.cost - this.leastOfAll : NO_LIMIT;
+      ejection.begin(known.placements, Math.max(0, late - SLOT_S));
+      for (; n < LESS && !isLess(ejection.best, known); n += 1) {
+        if (ejection.isDone) return;
         ejection.round();
         yield ejection.best;
       }
     }
-  }
-
-  private leastTried(some: readonly number[]): number {
-    const { tried } = this;
-    const least = shuffled(some, this.random).reduce((a, b) => (tried[b]! < tried[a]! ? b : a));
-    tried[least]! += 1;
-    return least;
   }
 
   private get seeks(): number {
