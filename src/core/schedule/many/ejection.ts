@@ -16,10 +16,10 @@ const LOOSE_AGAIN = 0.5;
 export const NO_LIMIT = 1e15;
 
 /**
- * Guided ejection search: every job that has a place costs no more than it may, or all together no more, and who finds no such place has none. One of
- * those is put in by taking out as many as it takes of who is in its way; they look for another place, and who finds none has none
- * instead, unless that weighs more. Who was tried in vain weighs more each time. So it wanders from one plan in which few
- * have no place to the next, until it comes upon one in which all have one.
+ * Guided ejection search: every job that has a place costs no more than it may, and all together no more than they may; who
+ * finds no such place has none. One of those is put in by taking out as many as it takes of who is in its way; they look for
+ * another place, and who finds none has none instead, unless that weighs more. Who was tried in vain weighs more each time. So
+ * it wanders from one plan in which few have no place to the next, until it comes upon one in which all have one.
  * @source ejection with weights that grow, as for vehicle routes with time windows: Nagata & Bräysy (2009)
  */
 export class Ejection {
