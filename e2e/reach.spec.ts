@@ -67,6 +67,7 @@ test('a device is switched on, is shown what comes while no page is looked at, a
   page,
   context,
 }) => {
+  test.setTimeout(300_000);
   await context.grantPermissions(['notifications']);
   await withPush(page);
   await signIn(page, 'ines');
@@ -77,9 +78,11 @@ test('a device is switched on, is shown what comes while no page is looked at, a
   await page.getByRole('button', { name: 'Send a message to try it' }).click();
   await expect(page.getByText(/push service of this device does not answer/)).toBeVisible();
 
-  /* The worker is up. */
+  /* The worker is up: on a slow machine it takes a while to keep what the build made. */
   await expect
-    .poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state))
+    .poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state), {
+      timeout: 120_000,
+    })
     .toBe('activated');
   await context.serviceWorkers()[0]!.evaluate(() => Notification.permission);
   const devtools = await context.newCDPSession(page);
