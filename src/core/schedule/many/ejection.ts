@@ -27,6 +27,8 @@ export class Ejection {
   best: Found;
   /** The fewest that had no place since it began. */
   fewest = 0;
+  /** What each may cost at most; whoever calls says so before it begins. */
+  readonly most: Float64Array;
   private readonly draft: Draft;
   private readonly related: Related;
   private readonly least: Float64Array;
@@ -43,10 +45,9 @@ export class Ejection {
     private readonly able: readonly number[],
     alone: Alone,
     private readonly random: () => number,
-    /** What each may cost at most; whoever calls says so before it begins. */
-    readonly most = new Float64Array(problem.jobs.length),
   ) {
     this.best = begin;
+    this.most = new Float64Array(problem.jobs.length);
     this.draft = new Draft(problem);
     this.draft.become(begin.placements, [...problem.jobs.keys()]);
     this.related = new Related(this.draft, able, random);

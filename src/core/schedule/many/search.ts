@@ -58,13 +58,13 @@ export function* search(
   let round = 1;
   let annealed = begin;
   const told = function* (of: Generator<Found, void, void>): Generator<Stand, void, void> {
-    yield { round, best };
     for (const found of of) {
       if (isBetter(found, best)) best = found;
       round += 1;
       yield { round, best };
     }
   };
+  yield { round, best };
   /* Every other turn it anneals; of those between, one seeks all in time and the next all less late. */
   for (let turn = anneals ? 1 : 0; ; turn += 1) {
     if (turn % 2 === 1) {
