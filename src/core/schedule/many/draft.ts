@@ -43,7 +43,7 @@ export function movesOf(problem: Problem, i: number, p: Placement): number {
 }
 
 /** What one placement costs: weighted lateness, and what its moved steps weigh, s. */
-const costOf = (problem: Problem, i: number, p: Placement): number =>
+export const costOf = (problem: Problem, i: number, p: Placement): number =>
   latenessOf(problem, i, p) * problem.jobs[i]!.weight + movesOf(problem, i, p) * problem.moveCostS;
 
 /** The steps of a job where it has a place, by the clock. */

@@ -10,6 +10,8 @@ const GROWS = 1;
 const GROWS_ALONE = 0.1;
 /** With no more than so many without a place it is looked what the plan comes to if they go wherever they fit. */
 const COMPLETES = 4;
+/** The more, the less is left to chance in who goes back first. */
+const EVEN = 0.5;
 /** How often a job is put in wherever it was before, where there was a plan before. */
 const LOOSE_AGAIN = 0.5;
 /** More than any plan costs, s. */
@@ -87,7 +89,7 @@ export class Ejection {
       weighs[first]! += GROWS_ALONE;
       return;
     }
-    const left = this.putBack(shuffled(gone, random), weighs[first]!);
+    const left = this.putBack(this.heavyFirst(gone), weighs[first]!);
     if (!left) {
       draft.undo([first, ...gone]);
       weighs[first]! += GROWS;
@@ -116,6 +118,13 @@ export class Ejection {
     }
     draft.undo([first, ...gone]);
     return null;
+  }
+
+  /** Who weighs more goes back sooner, more or less: rather those that weigh little are left. */
+  private heavyFirst(some: readonly number[]): number[] {
+    const { random, weighs } = this;
+    const scored = some.map((i) => ({ i, heavy: weighs[i]! * (EVEN + random()) }));
+    return scored.sort((a, b) => b.heavy - a.heavy).map(({ i }) => i);
   }
 
   /** Puts them back in an order, once more with the first first that found no place; @returns who has none, null where that weighs more than it may */

@@ -65,12 +65,16 @@ export function* search(
     }
   };
   yield { round, best };
-  /* Every other turn it anneals; of those between, one seeks all in time and the next all less late. */
+  /*
+   * Every other turn it anneals; of those between, one seeks all in time and the next all less late, or one of the few that are
+   * late less so, where that found nothing.
+   */
   for (let turn = anneals ? 1 : 0; ; turn += 1) {
     if (turn % 2 === 1) {
       yield* told(annealing.cycle(best === annealed ? null : best));
       annealed = best;
-    } else if (turn % 4 === 0 || spells.isNear) yield* told(spells.allInTime(best));
+    } else if (spells.isStuckAt(best)) yield* told(spells.oneLess(best));
+    else if (turn % 4 === 0 || spells.isNear) yield* told(spells.allInTime(best));
     else yield* told(spells.lessLate(best));
   }
 }

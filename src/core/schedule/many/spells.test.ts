@@ -1,7 +1,7 @@
 import { randomFrom } from '../../random';
 import { smokehouse } from '../../testing/plan-instances';
 import { eachAlone } from './bounds';
-import { inOrder, isBetter, movesOf, type Found } from './draft';
+import { inOrder, isBetter, latenessOf, movesOf, type Found } from './draft';
 import { planBatches } from './plan-batches';
 import { makeProblem } from './problem';
 import { Spells } from './spells';
@@ -49,6 +49,37 @@ describe('spells of ejection', () => {
     expect(rounds).toBe(5000);
     expect(best.cost).toBeLessThan(begin.cost);
     expect(best.missing).toBe(0);
+  });
+
+  test('of a few that are late one is less so, and no other later, where all together were not', () => {
+    const { problem, all, begin, spells } = began(
+      smokehouse(2, { batches: 14, days: 6, people: 2 }),
+    );
+    const late = (found: Found) => all.map((i) => latenessOf(problem, i, found.placements[i]!));
+    expect(spells.isStuckAt(begin)).toBe(false);
+    const less = lastOf(spells.lessLate(begin), begin);
+    expect(late(less).filter((s) => s > 0)).toHaveLength(2);
+    expect(spells.isStuckAt(less)).toBe(true);
+    let one = less;
+    for (const found of spells.oneLess(less)) {
+      one = found;
+      if (one.cost < less.cost) break;
+    }
+    expect(one.cost).toBeLessThan(less.cost);
+    const [before, after] = [late(less), late(one)];
+    const most = Math.max(...before);
+    expect(after[before.indexOf(most)]).toBeLessThanOrEqual(most);
+    expect(spells.isStuckAt(one)).toBe(false);
+  });
+
+  test('that one is less late is not sought where nobody is late, or somebody has no place', () => {
+    const { begin, spells } = began(tight);
+    const placements = begin.placements.map((p, i) => (i < 1 ? null : p));
+    expect([...spells.oneLess({ ...begin, placements, missing: 1 })]).toEqual([]);
+    const easy = began(smokehouse(11, { batches: 14, days: 7, people: 3 }));
+    const best = lastOf(easy.spells.allInTime(easy.begin), easy.begin);
+    expect([...easy.spells.oneLess(best)]).toEqual([]);
+    expect(easy.spells.isStuckAt(best)).toBe(false);
   });
 
   test('who has no place yet is sought one, however late', () => {
