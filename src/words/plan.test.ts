@@ -1,4 +1,4 @@
-import type { Lever, Misfit, PlanTrouble, PlanTroubleCode, WaitsFor } from '@/core';
+import type { Lever, Misfit, PlanTrouble, PlanTroubleCode, SameProgram, WaitsFor } from '@/core';
 import { leverWords, misfitWords, planTroubleWords, waitsWords, type PlanNames } from './plan';
 import { Show } from './show';
 
@@ -73,7 +73,7 @@ describe('what a plan breaks', () => {
   );
 });
 
-test.each<[Lever, string | RegExp]>([
+test.each<[Lever | SameProgram, string | RegExp]>([
   [
     { kind: 'overtime', personId: 'ada', startS: AT, endS: AT + 7200 },
     /Person ada is there besides from .* to /,
@@ -88,6 +88,10 @@ test.each<[Lever, string | RegExp]>([
   [{ kind: 'weight', batch: 'a', weight: 3 }, 'Batch a goes before others'],
   [{ kind: 'place', batch: 'a', placeId: 'big' }, 'Batch a in Place big'],
   [{ kind: 'without', batch: 'a' }, 'without Batch a'],
+  [
+    { kind: 'same_program', batch: 'a', with: 'b' },
+    'Batch a hung together with Batch b, by its program',
+  ],
 ])('%j', (lever, words) => {
   const said = leverWords(lever, names, show);
   if (typeof words === 'string') expect(said).toBe(words);

@@ -1,4 +1,4 @@
-import type { Lever, Misfit, PlanTrouble, PlanTroubleCode, WaitsFor } from '@/core';
+import type { Lever, Misfit, PlanTrouble, PlanTroubleCode, SameProgram, WaitsFor } from '@/core';
 import type { Show } from './show';
 
 /** What the words of a plan need to know of the site: names of batches, steps, places and people. */
@@ -55,7 +55,7 @@ export function waitsWords(w: WaitsFor, names: PlanNames): string {
 }
 
 /** Something that could be otherwise. */
-export function leverWords(l: Lever, names: PlanNames, show: Show): string {
+export function leverWords(l: Lever | SameProgram, names: PlanNames, show: Show): string {
   switch (l.kind) {
     case 'overtime':
       return `${names.person(l.personId)} is there besides from ${show.clock(l.startS)} to ${show.time(l.endS)}`;
@@ -71,6 +71,8 @@ export function leverWords(l: Lever, names: PlanNames, show: Show): string {
       return `${names.batch(l.batch)} goes before others`;
     case 'place':
       return `${names.batch(l.batch)} in ${names.place(l.placeId)}`;
+    case 'same_program':
+      return `${names.batch(l.batch)} hung together with ${names.batch(l.with)}, by its program`;
     case 'without':
       return `without ${names.batch(l.batch)}`;
   }

@@ -1,11 +1,12 @@
 import { planBatches, type PlacedStep } from '../many';
 import { batchEnds, withPins, type PinnedStep } from './current';
 import { halvesOf, pullLevers, type Lever } from './levers';
+import { couldHangWith, withSameProgram, type SameProgram } from './same-program';
 import type { Task } from './types';
 
 /** One way out for a late batch: what it would come to. */
 export type Remedy = {
-  lever: Lever;
+  lever: Lever | SameProgram;
   /** How late the batch is then, s; of two halves the later one. */
   lateS: number;
   /** How much later or earlier all others are together, s: below 0 they gain too. */
@@ -20,6 +21,8 @@ const HELPS_S = 15 * 60;
 const OVERTIME_S = 2 * 3600;
 /** Days of overtime that are tried at most. */
 const MOST_DAYS = 6;
+/** Programs of others that are tried at most. */
+const MOST_PROGRAMS = 3;
 /** What moving a step weighs beside lateness, s. */
 export const MOVE_COST_S = 600;
 /** Once something is found, it is looked for better for so many rounds. */
@@ -40,7 +43,7 @@ function eveningsOf(task: Task, untilS: number): number[] {
 
 /**
  * What could be done for a late batch, each tried with the whole plan round it: another place, begun at once, in two halves,
- * somebody stays longer, before all others. What does not help by a quarter of an hour is left out.
+ * hung together with another by its program, somebody stays longer, before all others. What does not help by a quarter of an hour is left out.
  * @param steps the plan as it is now · @param stays who would stay after an evening's end; nobody where it is not known
  * One is tried between each two that are asked for: it takes a tenth of a second and more.
  * @returns the one that helps most first
@@ -66,7 +69,7 @@ export function* remediesFor(input: {
       s.uses.flatMap((u) => (u.amounts && u.anyOf.length > 1 ? u.anyOf : [])),
     ),
   );
-  const levers: Lever[] = [
+  const levers: Remedy['lever'][] = [
     ...[...places].map((placeId): Lever => ({ kind: 'place', batch, placeId })),
     ...(!begun && (wished.releaseS ?? 0) > task.nowS ? [{ kind: 'early', batch } as Lever] : []),
     ...(!begun ? [{ kind: 'split', batch } as Lever] : []),
@@ -77,6 +80,7 @@ export function* remediesFor(input: {
         : [{ kind: 'overtime', personId, startS: e, endS: e + OVERTIME_S }];
     }),
     { kind: 'weight', batch, weight: FIRST_WEIGHT },
+    ...couldHangWith(task, steps, batch, MOST_PROGRAMS),
   ];
   const out: Remedy[] = [];
   const others = new Map(now.map((e) => [e.batch, e.lateS]));
@@ -102,9 +106,10 @@ function tryLever(
   task: Task,
   steps: readonly PlacedStep[],
   pins: readonly PinnedStep[],
-  lever: Lever,
+  lever: Remedy['lever'],
 ): { ends: ReturnType<typeof batchEnds>; moved: number } | null {
-  const then = pullLevers(task, [lever]);
+  const then =
+    lever.kind === 'same_program' ? withSameProgram(task, lever) : pullLevers(task, [lever]);
   /* A pin of the batch that is to go elsewhere would hold it. */
   const kept = 'batch' in lever ? pins.filter((p) => p.batch !== lever.batch) : pins;
   const plan = planBatches({

@@ -70,11 +70,7 @@ export function Remedies({ board, batch, lateS, names, planner, canWork }: Props
               {r.othersS < 0 && `, others ${show.duration(-r.othersS)} sooner`}, {r.moved}{' '}
               {r.moved === 1 ? 'step moves' : 'steps move'}
             </span>
-            {canWork && (
-              <button type="button" className="button" onClick={() => void tryIt(r.lever)}>
-                Try it in a copy
-              </button>
-            )}
+            <TryIt lever={r.lever} onTry={canWork ? tryIt : null} />
           </li>
         ))}
         {Number.isFinite(lateS) && (
@@ -82,11 +78,7 @@ export function Remedies({ board, batch, lateS, names, planner, canWork }: Props
             <span className="min-w-48 flex-1">
               Another day: {show.clock(due + lateS)}, nothing moves
             </span>
-            {canWork && (
-              <button type="button" className="button" onClick={() => void tryIt(another)}>
-                Try it in a copy
-              </button>
-            )}
+            <TryIt lever={another} onTry={canWork ? tryIt : null} />
           </li>
         )}
       </ul>
@@ -94,5 +86,19 @@ export function Remedies({ board, batch, lateS, names, planner, canWork }: Props
         <p className="small">Nothing else here helps by a quarter of an hour.</p>
       )}
     </div>
+  );
+}
+
+type TryItProps = { lever: Remedy['lever']; onTry: ((lever: Lever) => Promise<void>) | null };
+
+/** A copy of the plan for what a plan can decide; what only a recipe can is told so. */
+function TryIt({ lever, onTry }: TryItProps) {
+  if (lever.kind === 'same_program')
+    return <span className="small">Needs a version of its recipe with that program.</span>;
+  if (!onTry) return null;
+  return (
+    <button type="button" className="button" onClick={() => void onTry(lever)}>
+      Try it in a copy
+    </button>
   );
 }
