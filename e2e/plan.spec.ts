@@ -344,3 +344,31 @@ test('a wished batch is started and keeps its place; on a phone the day stands b
     page.getByRole('status').filter({ hasText: /No place in the plan yet: .*Orchard/ }),
   ).toHaveCount(0);
 });
+
+test('a batch that cannot be in time: what could be done is looked for, and another day tried in a copy', async ({
+  page,
+}) => {
+  await signIn(page, 'maud');
+  await page.goto('/plan/wishes');
+  await page.getByLabel('Recipe').selectOption({ label: 'Duck and sorrel link' });
+  await page.getByRole('textbox', { name: 'Meat' }).fill('6');
+  await page.getByLabel(/Ready by/).fill(atSite(Date.now() + 60 * MIN_MS));
+  await page.getByLabel('For whom').fill('the hasty');
+  await page.getByRole('button', { name: 'Wish this batch' }).click();
+  await expect(page.getByText('Duck and sorrel link for the hasty')).toBeVisible();
+  await page.goto('/plan');
+  await planAll(page);
+  const late = page
+    .getByRole('region', { name: 'Late' })
+    .getByRole('listitem')
+    .filter({ hasText: /^Duck and sorrel link for the hasty is ready/ });
+  await late.getByRole('button', { name: 'What could be done?' }).click();
+  const day = late.getByRole('listitem').filter({ hasText: 'Another day' });
+  await expect(day).toBeVisible({ timeout: 60_000 });
+  await day.getByRole('button', { name: 'Try it in a copy' }).click();
+  const copy = page.getByRole('region', { name: 'What if' });
+  await expect(copy.getByText(/Duck and sorrel link for the hasty is due/).first()).toBeVisible();
+  await expect(late).toHaveCount(0);
+  await copy.getByRole('button', { name: 'Drop it' }).click();
+  await expect(late).toBeVisible();
+});

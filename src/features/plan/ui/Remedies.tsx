@@ -94,7 +94,7 @@ type TryItProps = { lever: Remedy['lever']; onTry: ((lever: Lever) => Promise<vo
 /** A copy of the plan for what a plan can decide; what only a recipe can is told so. */
 function TryIt({ lever, onTry }: TryItProps) {
   if (lever.kind === 'same_program')
-    return <span className="small">Needs a version of its recipe with that program.</span>;
+    return <p className="small basis-full">Needs a version of its recipe with that program.</p>;
   if (!onTry) return null;
   return (
     <button type="button" className="button" onClick={() => void onTry(lever)}>
