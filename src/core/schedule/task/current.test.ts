@@ -1,4 +1,5 @@
 import { planBatches, type PlacedStep } from '../many';
+import { taskOf } from '../../testing/plan-task';
 import {
   batchEnds,
   halvesOf,
@@ -38,21 +39,16 @@ const batch = (id: string, dueH: number, steps: object[]) => ({
   weight: 1,
   steps,
 });
-const task = (batches: object[], more: Partial<Task> = {}): Task => ({
-  nowS: T0,
-  horizonS: 100 * H,
-  spans: [{ startS: T0, endS: T0 + 10 * H, people: 1 }],
-  resources: [
-    { id: 'big', capacity: 80, shared: 'same_run' },
-    { id: 'little', capacity: 20, shared: 'same_run' },
-  ],
-  batches: batches as Task['batches'],
-  fixed: [],
-  steps: [],
-  misfits: [],
-  behind: [],
-  ...more,
-});
+const task = (batches: object[], more: Partial<Task> = {}): Task =>
+  taskOf(batches, {
+    nowS: T0,
+    spans: [{ startS: T0, endS: T0 + 10 * H, people: 1 }],
+    resources: [
+      { id: 'big', capacity: 80, shared: 'same_run' },
+      { id: 'little', capacity: 20, shared: 'same_run' },
+    ],
+    ...more,
+  });
 const planOf = (t: Task) => planBatches({ ...t, limits: { timeMs: 1e9, rounds: 20 } }).steps;
 const remedies = (t: Task, steps: PlacedStep[], id: string) => {
   const going = remediesFor({ task: t, steps, pins: [], batch: id, stays: () => 'ada' });

@@ -1,3 +1,4 @@
+import { taskOf } from '../../testing/plan-task';
 import { planBatches } from '../many';
 import { couldHangWith, remediesFor, withSameProgram, type Remedy, type Task } from './index';
 
@@ -24,18 +25,12 @@ const batch = (id: string, dueH: number, step: object) => ({
   weight: 1,
   steps: [step],
 });
-const task = (batches: object[], more: Partial<Task> = {}): Task => ({
-  nowS: T0,
-  horizonS: 100 * H,
-  spans: [{ startS: T0, endS: T0 + 50 * H, people: 1 }],
-  resources: [{ id: 'house', capacity: 80, shared: 'same_run' }],
-  batches: batches as Task['batches'],
-  fixed: [],
-  steps: [],
-  misfits: [],
-  behind: [],
-  ...more,
-});
+const task = (batches: object[]): Task =>
+  taskOf(batches, {
+    nowS: T0,
+    spans: [{ startS: T0, endS: T0 + 50 * H, people: 1 }],
+    resources: [{ id: 'house', capacity: 80, shared: 'same_run' }],
+  });
 const planOf = (t: Task) => planBatches({ ...t, limits: { timeMs: 1e9, rounds: 20 } }).steps;
 
 function remedies(t: Task, id: string): Remedy[] {
