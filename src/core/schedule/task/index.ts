@@ -16,6 +16,6 @@ export {
   type PlanWait,
 } from './current';
 export { halvesOf, isClosure, pullLevers, type Lever } from './levers';
-export { couldHangWith, withSameProgram, type SameProgram } from './same-program';
+export { couldHangWith, isOneRunOf, withSameProgram, type SameProgram } from './same-program';
 export { shortages, type Need, type Shortage, type StockLot } from './needs';
 export { MOVE_COST_S, remediesFor, type Remedy } from './remedies';

@@ -1,7 +1,7 @@
 import { planBatches, type PlacedStep } from '../many';
 import { batchEnds, withPins, type PinnedStep } from './current';
 import { halvesOf, pullLevers, type Lever } from './levers';
-import { couldHangWith, withSameProgram, type SameProgram } from './same-program';
+import { couldHangWith, isOneRunOf, withSameProgram, type SameProgram } from './same-program';
 import type { Task } from './types';
 
 /** One way out for a late batch: what it would come to. */
@@ -43,7 +43,8 @@ function eveningsOf(task: Task, untilS: number): number[] {
 
 /**
  * What could be done for a late batch, each tried with the whole plan round it: another place, begun at once, in two halves,
- * hung together with another by its program, somebody stays longer, before all others. What does not help by a quarter of an hour is left out.
+ * hung together with another by its program, somebody stays longer, before all others. What does not help by a quarter of an
+ * hour is left out.
  * @param steps the plan as it is now · @param stays who would stay after an evening's end; nobody where it is not known
  * One is tried between each two that are asked for: it takes a tenth of a second and more.
  * @returns the one that helps most first
@@ -118,5 +119,6 @@ function tryLever(
     previous: [...steps],
     limits: { timeMs: 1500, rounds: ROUNDS, moveCostS: MOVE_COST_S },
   });
+  if (lever.kind === 'same_program' && !isOneRunOf(then, plan.steps, lever)) return null;
   return plan.status === 'ok' ? { ends: batchEnds(then, plan.steps), moved: plan.moved } : null;
 }

@@ -1,6 +1,13 @@
 import { taskOf } from '../../testing/plan-task';
 import { planBatches } from '../many';
-import { couldHangWith, remediesFor, withSameProgram, type Remedy, type Task } from './index';
+import {
+  couldHangWith,
+  isOneRunOf,
+  remediesFor,
+  withSameProgram,
+  type Remedy,
+  type Task,
+} from './index';
 
 const H = 3600;
 const T0 = 1_800_000_000 - (1_800_000_000 % H);
@@ -112,4 +119,25 @@ test('who has begun hanging, or is in another place, is not hung together with',
   ]);
   const b = { batch: 'b', step: 'run', startS: T0, endS: T0 + 4 * H, uses: [] };
   expect(couldHangWith(apart, [b], 'a', 3)).toEqual([]);
+});
+
+test('a shorter program helps by itself where both are too heavy for one run: that is not together', () => {
+  const heavy = (hours: number, together: string) =>
+    run(hours, together, {
+      uses: [{ anyOf: ['house'], amount: 50, amounts: { house: 50 }, together }],
+    });
+  const t = task([batch('a', 5, heavy(4, 'mild')), batch('b', 2, heavy(2, 'hot'))]);
+  expect(remedies(t, 'a').map((r) => r.lever.kind)).not.toContain('same_program');
+  const way = { kind: 'same_program', batch: 'a', with: 'b' } as const;
+  const at = (id: string, h: number, house = 'house') => ({
+    batch: id,
+    step: 'run',
+    startS: T0 + h * H,
+    endS: T0 + (h + 2) * H,
+    uses: [{ resource: house, amount: 50 }],
+  });
+  expect(isOneRunOf(t, [at('a', 0), at('b', 0)], way)).toBe(true);
+  expect(isOneRunOf(t, [at('a', 0), at('b', 2)], way)).toBe(false);
+  expect(isOneRunOf(t, [at('a', 0), at('b', 0, 'other')], way)).toBe(false);
+  expect(isOneRunOf(t, [at('a', 0)], way)).toBe(false);
 });

@@ -69,3 +69,15 @@ export function withSameProgram(task: Task, way: SameProgram): Task {
     ),
   };
 }
+
+/** Whether both hang in one run in a plan of a task: a shorter program may help a batch too, but then they are not together. */
+export function isOneRunOf(task: Task, steps: readonly PlacedStep[], way: SameProgram): boolean {
+  const [one, other] = [way.batch, way.with].map((id) => {
+    const run = runOf(task, id);
+    return run && steps.find((s) => s.batch === id && s.step === run.id);
+  });
+  if (!one || !other || one.startS !== other.startS) return false;
+  const places = new Set(task.resources.filter((r) => r.shared === 'same_run').map((r) => r.id));
+  const isIn = (id: string) => other.uses.some((u) => u.resource === id);
+  return one.uses.some((u) => places.has(u.resource) && isIn(u.resource));
+}
