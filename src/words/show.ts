@@ -15,8 +15,9 @@ const DIGITS: Record<Quantity, number> = {
 };
 
 const HOUR_S = 3600;
+const DAY_S = 24 * HOUR_S;
 /** A weekday names a day without doubt within this time of now, s. */
-const SAME_WEEK_S = 6 * 24 * HOUR_S;
+const SAME_WEEK_S = 6 * DAY_S;
 
 /** More reductions than any rule asks and than any count of bacteria has. */
 const MANY_LOGS = 20;
@@ -64,6 +65,8 @@ export class Show {
     return `${massG.toLocaleString(this.settings.locale, { minimumFractionDigits: digits, maximumFractionDigits: digits })} g`;
   }
 
+  private readonly changes = new Map<number, boolean>();
+
   private local = (epochS: number) =>
     DateTime.fromSeconds(epochS, { zone: this.settings.timeZone }).setLocale(this.settings.locale);
 
@@ -80,8 +83,19 @@ export class Show {
 
   /** In an hour that comes twice, where the clock is set back, which of the two it is: " (UTC-05:00)". */
   private whichPass(epochS: number): string {
+    if (!this.isNearChange(epochS)) return '';
     const at = this.local(epochS);
     return at.getPossibleOffsets().length > 1 ? at.toFormat("' (UTC'ZZ')'") : '';
+  }
+
+  /** Whether the clock is set anew about that day: asked for every time on a page, so it is kept by the day. */
+  private isNearChange(epochS: number): boolean {
+    const day = Math.floor(epochS / DAY_S);
+    const known = this.changes.get(day);
+    if (known !== undefined) return known;
+    const isNear = this.local((day - 1) * DAY_S).offset !== this.local((day + 2) * DAY_S).offset;
+    this.changes.set(day, isNear);
+    return isNear;
   }
 
   /** Decimal reductions gained: beyond any use they are only many. */

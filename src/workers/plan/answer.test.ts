@@ -74,14 +74,15 @@ test('looks at what a plan breaks, and why who is late is', async () => {
     }),
   );
   const late = task.batches.map((b) => ({ ...b, readyByS: task.nowS + 3600 }));
-  const [reply] = await ask({
-    id: 2,
-    kind: 'troubles',
-    stand: { task: { ...task, batches: late, spans: [] }, steps, pins: [] },
-  });
-  if (reply?.kind !== 'troubles') throw new Error('another answer');
+  const stand = { task: { ...task, batches: late, spans: [] }, steps, pins: [] };
+  const [reply] = await ask({ id: 2, kind: 'look', stand });
+  if (reply?.kind !== 'look') throw new Error('another answer');
   expect(new Set(reply.look.troubles.map((t) => t.code))).toEqual(new Set(['nobody_there']));
   expect(reply.look.because.length).toBe(3);
+  const { troubles } = reply.look;
+  expect(await ask({ id: 3, kind: 'troubles', stand })).toEqual([
+    { id: 3, kind: 'troubles', troubles },
+  ]);
 });
 
 test('tries what could be done, one after the other', async () => {

@@ -36,10 +36,11 @@ export async function answer(request: PlanRequest, hands: Hands): Promise<void> 
   const { id } = request;
   const { task, steps, pins } = request.stand;
   try {
-    if (request.kind === 'troubles') {
+    if (request.kind === 'look' || request.kind === 'troubles') {
       const input = { ...task, fixed: withPins(task, steps, pins), limits: { timeMs: 1 } };
-      const look = { troubles: planTroubles(input, steps), because: whyLate(input, steps) };
-      hands.post({ id, kind: 'troubles', look });
+      const troubles = planTroubles(input, steps);
+      if (request.kind === 'troubles') return hands.post({ id, kind: 'troubles', troubles });
+      hands.post({ id, kind: 'look', look: { troubles, because: whyLate(input, steps) } });
     } else if (request.kind === 'plan') {
       const begunMs = performance.now();
       const limits = {

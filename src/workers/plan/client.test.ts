@@ -97,7 +97,8 @@ test('one that breaks down costs nothing but itself; the first one does, and say
 test('what is looked at, and what could be done, is one worker’s', async () => {
   const client = new PlanClient(4);
   const task = taskOf(2, 3);
-  expect((await client.look(standOf(task))).troubles).toEqual([]);
+  expect(await client.look(standOf(task))).toEqual({ troubles: [], because: [] });
+  expect(await client.troubles(standOf(task))).toEqual([]);
   await expect(client.look(standOf({ ...task, nowS: NaN }))).rejects.toThrow('nowS');
   const { batches } = task;
   const ways = await client.remedies(standOf(task), batches[0]!.id, []).answer;

@@ -1,4 +1,4 @@
-import { bestPlan, MOVE_COST_S, type BatchPlan, type Remedy } from '../../core';
+import { bestPlan, MOVE_COST_S, type BatchPlan, type PlanTrouble, type Remedy } from '../../core';
 import type { PlanLook, PlanReply, PlanRequest, PlanStand, Progress } from './protocol';
 
 type Waiting = { done: (reply: PlanReply) => void; onProgress?: (p: Progress) => void };
@@ -118,8 +118,14 @@ export class PlanClient {
 
   /** What a plan breaks, and why who is late is. */
   look(stand: PlanStand): Promise<PlanLook> {
+    const request: PlanRequest = { id: this.next++, kind: 'look', stand };
+    return this.seat(0).ask(request, (r) => (r.kind === 'look' ? r.look : null)).answer;
+  }
+
+  /** Only what a plan breaks. */
+  troubles(stand: PlanStand): Promise<PlanTrouble[]> {
     const request: PlanRequest = { id: this.next++, kind: 'troubles', stand };
-    return this.seat(0).ask(request, (r) => (r.kind === 'troubles' ? r.look : null)).answer;
+    return this.seat(0).ask(request, (r) => (r.kind === 'troubles' ? r.troubles : null)).answer;
   }
 
   /** What could be done for a late batch. */

@@ -22,6 +22,8 @@ export type PlanRequest =
       seed: number;
     }
   /** What a plan breaks, and why who is late is. */
+  | { id: number; kind: 'look'; stand: PlanStand }
+  /** Only what it breaks: asked again and again while something moves. */
   | { id: number; kind: 'troubles'; stand: PlanStand }
   /** What could be done for a late batch; who would stay after which evening's end. */
   | { id: number; kind: 'remedies'; stand: PlanStand; batch: string; stays: [number, string][] }
@@ -35,7 +37,8 @@ export type PlanLook = { troubles: PlanTrouble[]; because: BatchPlan['because'] 
 
 export type PlanReply =
   | { id: number; kind: 'plan'; plan: BatchPlan; ms: number }
-  | { id: number; kind: 'troubles'; look: PlanLook }
+  | { id: number; kind: 'look'; look: PlanLook }
+  | { id: number; kind: 'troubles'; troubles: PlanTrouble[] }
   | { id: number; kind: 'remedies'; remedies: Remedy[] }
   | { id: number; kind: 'progress'; progress: Progress }
   | { id: number; kind: 'failed'; message: string };

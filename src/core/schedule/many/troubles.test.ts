@@ -84,6 +84,15 @@ test('a plan that keeps every rule breaks none; a batch without a place breaks n
   expect(said([...GOOD, ...at('b', { mix: 1, smoke: 4, chill: 8 })])).toEqual([]);
 });
 
+test.each<[string, PlacedStep[], Partial<PlanInput>]>([
+  ['nowS', GOOD, { nowS: NaN }],
+  ['horizonS', GOOD, { horizonS: 0 }],
+  ['startS', change(GOOD, 1, { startS: NaN }), {}],
+  ['endS', change(GOOD, 2, { endS: Infinity }), {}],
+])('%s that is no time is refused: it would break nothing', (what, steps, more) =>
+  expect(() => said(steps, more)).toThrow(what),
+);
+
 describe('its own way', () => {
   test.each([
     ['a step is missing', GOOD.slice(0, 2), ['not_its_steps a/mix']],

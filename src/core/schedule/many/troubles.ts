@@ -1,3 +1,4 @@
+import { requireFinite, requirePositive } from '../../guard';
 import { GRID_S, peopleTroubles } from './people-troubles';
 import type { FixedStep, PlacedStep, PlanBatch, PlanInput, PlanResource, PlanStep } from './types';
 
@@ -196,9 +197,16 @@ function runTroubles(r: PlanResource, all: readonly Known[]): PlanTrouble[] {
  * where it was fixed.
  * @param steps of every batch in order of its way; a batch without any has no place yet and breaks nothing
  * @returns nothing where every rule is kept
+ * @throws QuantityError for a time that is none: no rule would be found broken by it
  * @source field standard, many batches
  */
 export function planTroubles(input: PlanInput, steps: readonly PlacedStep[]): PlanTrouble[] {
+  requireFinite('nowS', input.nowS);
+  requirePositive('horizonS', input.horizonS);
+  for (const p of steps) {
+    requireFinite('startS', p.startS);
+    requireFinite('endS', p.endS);
+  }
   const known: Known[] = [];
   const out: PlanTrouble[] = [];
   for (const batch of input.batches) {

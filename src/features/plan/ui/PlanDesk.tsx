@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { batchEnds, planFigures, type BatchPlan } from '@/core';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
@@ -9,9 +9,10 @@ import { agendaOf } from '../agenda';
 import type { Board } from '../board';
 import { BoardGrid } from './board/BoardGrid';
 import { BoardTools } from './board/BoardTools';
-import { headsOf, linesOf, type Line, type View } from './board/layout';
+import { headsOf, linesOf, type Bar, type Line, type View } from './board/layout';
 import { scaleOf, type Zoom } from './board/scale';
 import { useMove, type Held, type Moved } from './board/use-move';
+import { LatestOnly } from './latest-only';
 import { LiveWords } from './live-words';
 import { LateList } from './LateList';
 import { LeverForm } from './LeverForm';
@@ -52,7 +53,7 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
   const draft = hand?.of === basedOn ? hand.moved : null;
   const [live] = useState(() => new LiveWords());
   const placed = draft?.steps ?? board.placed;
-  const pins = planner.pins;
+  const { pins, worker } = planner;
 
   const lines = useMemo(() => linesOf(board, placed, pins, view), [board, placed, pins, view]);
   const agenda = useMemo(() => agendaOf(board, placed), [board, placed]);
@@ -65,40 +66,48 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
   }, [zoom, placed, board]);
 
   const selected = chosen && heldOf(lines, chosen);
-  /* Of several looks only the last is told; of none, once it was put back. */
-  const looks = useRef(0);
-  const quiet = () => {
-    looks.current += 1;
-    live.set(null);
-  };
-  const look = (moved: Moved) => {
-    looks.current += 1;
-    const own = looks.current;
-    void planner
-      .worker()
-      .look({ task: board.task, steps: moved.steps, pins })
-      .then(({ troubles }) => {
-        if (own !== looks.current) return;
-        live.set(troubles.map((t) => planTroubleWords(t, names, show)));
-      })
-      .catch(() => undefined);
-  };
+  const choose = useCallback((bar: Bar, line: string) => setChosen({ key: bar.key, line }), []);
+  const looks = useMemo(
+    () =>
+      new LatestOnly(
+        ({ steps }: Moved) => worker().troubles({ task: board.task, steps, pins }),
+        (troubles) => live.set(troubles.map((t) => planTroubleWords(t, names, show))),
+      ),
+    [worker, board.task, pins, live, names, show],
+  );
+  /* What was let go is looked at where it is, and again whenever anything else has changed. */
+  const settle = useCallback(() => {
+    looks.forget();
+    if (draft) looks.ask(draft);
+    else live.set(null);
+  }, [looks, live, draft]);
+  useEffect(() => {
+    settle();
+    return () => looks.forget();
+  }, [looks, settle]);
   const onMoved = (moved: Moved | null) => {
-    if (!moved) return draft ? look(draft) : quiet();
+    if (!moved) return settle();
     const keys = [...new Set([...(draft?.keys ?? []), ...moved.keys])];
     const next = { ...moved, keys };
     setHand({ of: basedOn, moved: next });
     if (moved.into !== null && view === 'places')
       setChosen((c) => c && { ...c, line: moved.into! });
-    look(next);
   };
   const grid = useRef<HTMLDivElement>(null);
-  const move = useMove({ grid, board, placed, lines, scale, whole, onMoving: look, onMoved });
+  const move = useMove({
+    grid,
+    board,
+    placed,
+    lines,
+    scale,
+    whole,
+    onMoving: (moved) => looks.ask(moved),
+    onMoved,
+  });
 
   const putBack = () => {
     setHand(null);
     setHolding(false);
-    quiet();
   };
   const keepMoved = async () => {
     if (!draft) return setHolding(false);
@@ -165,7 +174,7 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
               held={holding}
               grid={grid}
               move={move}
-              onSelect={(held) => setChosen(held && { key: held.bar.key, line: held.line })}
+              onSelect={choose}
               onHold={setHolding}
               onKeep={() => void keepMoved()}
               onDrop={putBack}

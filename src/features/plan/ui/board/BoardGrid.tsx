@@ -1,10 +1,9 @@
 'use client';
 
 import { DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { useEffect, useId, useRef, type KeyboardEvent, type RefObject } from 'react';
+import { useEffect, useId, useMemo, useRef, type KeyboardEvent, type RefObject } from 'react';
 import { GRID_S } from '@/core';
 import type { PlanNames } from '@/words/plan';
-import { useShow } from '@/ui/show-context';
 import type { Board } from '../../board';
 import type { Stretch } from '../../drawn';
 import { baseOf } from '../../agenda';
@@ -30,19 +29,31 @@ type Props = {
   held: boolean;
   grid: RefObject<HTMLDivElement | null>;
   move: ReturnType<typeof useMove>;
-  onSelect: (held: Held | null) => void;
+  onSelect: (bar: Bar, line: string) => void;
   onHold: (held: boolean) => void;
   onKeep: () => void;
   onDrop: () => void;
 };
 
-const STATE_WORDS = { done: 'done', running: 'runs', planned: 'planned' } as const;
 const NOTHING: Stretch[] = [];
+
+/** What is drawn in a bar: the stretches of its step, or all of it in one where it lies behind. */
+function drawnOf(board: Board) {
+  const steps = new Map(board.steps.map((s) => [`${s.batch} ${s.step}`, s.stretches]));
+  const behind = new Map(
+    board.behind.map((b, i) => {
+      const all: Stretch = { fromS: 0, toS: b.endS - b.startS, name: b.name, tint: b.tint };
+      return [`behind ${i}`, { name: b.name, stretches: [all] }];
+    }),
+  );
+  const stretches = (bar: Bar): readonly Stretch[] =>
+    behind.get(bar.key)?.stretches ?? steps.get(`${baseOf(bar.batch)} ${bar.step}`) ?? NOTHING;
+  return { behind, stretches };
+}
 
 /** Steps against days: a line for each place and machine, and one for people. It scrolls sideways, and stays at the present at first. */
 export function BoardGrid(props: Props) {
   const { board, lines, heads, scale, names, canWork, selected, held, grid, move } = props;
-  const show = useShow();
   const how = useId();
   const scroller = useRef<HTMLDivElement>(null);
   const { zoom } = scale;
@@ -54,8 +65,7 @@ export function BoardGrid(props: Props) {
   }, [zoom]);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   const width = xOf(scale, scale.endS);
-  const stretches = new Map(board.steps.map((s) => [`${s.batch} ${s.step}`, s]));
-  const behind = new Map(board.behind.map((b, i) => [`behind ${i}`, b]));
+  const drawn = useMemo(() => drawnOf(board), [board]);
   const all = lines.flatMap((l) => l.bars.map((bar): Held => ({ bar, line: l.id })));
   const isSame = (a: Held, b: Held | null) => a.line === b?.line && a.bar.key === b.bar.key;
   const first = all.some((a) => isSame(a, selected))
@@ -116,7 +126,7 @@ export function BoardGrid(props: Props) {
         <div style={{ width: LABEL_PX + width }} className="relative">
           <BoardAxis scale={scale} labelPx={LABEL_PX} nowS={board.nowS} />
           <PeopleLine heads={heads} scale={scale} labelPx={LABEL_PX} />
-          <div ref={grid} className="relative">
+          <div ref={grid} className="group/board relative" data-chosen={selected ? '' : undefined}>
             <Shade board={board} scale={scale} labelPx={LABEL_PX} />
             {lines.map((l) => (
               <div
@@ -155,22 +165,19 @@ export function BoardGrid(props: Props) {
                     <BarButton
                       key={bar.key}
                       bar={bar}
-                      line={l.id}
-                      left={xOf(scale, bar.startS)}
-                      width={(bar.endS - bar.startS) * scale.pxPerS}
-                      pxPerS={scale.pxPerS}
-                      name={l.kind === 'batch' ? '' : names.batch(bar.batch)}
-                      title={titleOf(bar)}
-                      stretches={stretchesOf(bar)}
-                      says={saysOf(bar, l)}
+                      line={l}
+                      scale={scale}
+                      names={names}
+                      title={drawn.behind.get(bar.key)?.name ?? names.step(bar.batch, bar.step)}
+                      stretches={drawn.stretches(bar)}
                       tabbable={
                         isSame({ bar, line: l.id }, selected) ||
                         isSame({ bar, line: l.id }, first ?? null)
                       }
                       selected={isSame({ bar, line: l.id }, selected)}
-                      faint={selected !== null && selected.bar.batch !== bar.batch}
+                      own={selected?.bar.batch === bar.batch}
                       fixed={bar.state !== 'planned' || !canWork}
-                      onSelect={(b) => props.onSelect({ bar: b, line: l.id })}
+                      onSelect={props.onSelect}
                     />
                   ))}
                 </div>
@@ -189,19 +196,4 @@ export function BoardGrid(props: Props) {
       </div>
     </DndContext>
   );
-
-  function titleOf(bar: Bar): string {
-    return behind.get(bar.key)?.name ?? names.step(bar.batch, bar.step);
-  }
-  function stretchesOf(bar: Bar): readonly Stretch[] {
-    const past = behind.get(bar.key);
-    if (past) return [{ fromS: 0, toS: bar.endS - bar.startS, name: past.name, tint: past.tint }];
-    return stretches.get(`${baseOf(bar.batch)} ${bar.step}`)?.stretches ?? NOTHING;
-  }
-  function saysOf(bar: Bar, line: Line): string {
-    const where = line.kind === 'batch' || line.kind === 'room' ? '' : `, ${line.name}`;
-    const late = bar.lateS > 0 ? `, ready ${show.duration(bar.lateS)} late` : '';
-    const pin = bar.pinned ? ', pinned' : '';
-    return `${names.batch(bar.batch)}: ${titleOf(bar)}${where}, ${show.clock(bar.startS)} to ${show.clock(bar.endS)}, ${STATE_WORDS[bar.state]}${pin}${late}`;
-  }
 }

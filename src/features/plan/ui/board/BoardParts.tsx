@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import type { PlanWait } from '@/core';
 import { useShow } from '@/ui/show-context';
 import type { PlanNames } from '@/words/plan';
@@ -10,7 +11,8 @@ import { LANE_PX, marksOf, xOf, type Scale } from './scale';
 type Common = { scale: Scale; labelPx: number };
 
 /** Days and hours along the top, and the present. */
-export function BoardAxis({ scale, labelPx, nowS }: Common & { nowS: number }) {
+export const BoardAxis = memo(function BoardAxis(props: Common & { nowS: number }) {
+  const { scale, labelPx, nowS } = props;
   const show = useShow();
   const marks = marksOf(scale, show.settings);
   return (
@@ -39,10 +41,11 @@ export function BoardAxis({ scale, labelPx, nowS }: Common & { nowS: number }) {
       </span>
     </div>
   );
-}
+});
 
 /** How many are busy, of how many who are there; more than there are is said in words and in a frame. */
-export function PeopleLine({ heads, scale, labelPx }: Common & { heads: readonly Head[] }) {
+export const PeopleLine = memo(function PeopleLine(props: Common & { heads: readonly Head[] }) {
+  const { heads, scale, labelPx } = props;
   const show = useShow();
   return (
     <div role="group" aria-label="People" className="relative flex" style={{ height: LANE_PX + 4 }}>
@@ -71,10 +74,10 @@ export function PeopleLine({ heads, scale, labelPx }: Common & { heads: readonly
       </div>
     </div>
   );
-}
+});
 
 /** Who waits in a place for a next step, and takes its room until then: no step, and not moved by itself. */
-export function WaitStrip(props: {
+export const WaitStrip = memo(function WaitStrip(props: {
   wait: PlanWait & { lane: number };
   scale: Scale;
   names: PlanNames;
@@ -98,10 +101,11 @@ export function WaitStrip(props: {
       waits: {names.batch(wait.batch)}
     </div>
   );
-}
+});
 
 /** Hours in which nobody is there are shaded. */
-export function Shade({ board, scale, labelPx }: Common & { board: Pick<Board, 'there'> }) {
+export const Shade = memo(function Shade(props: Common & { board: Pick<Board, 'there'> }) {
+  const { board, scale, labelPx } = props;
   const gaps: { startS: number; endS: number }[] = [];
   let atS = scale.startS;
   for (const t of board.there) {
@@ -120,4 +124,4 @@ export function Shade({ board, scale, labelPx }: Common & { board: Pick<Board, '
       }}
     />
   ));
-}
+});

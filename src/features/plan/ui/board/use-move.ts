@@ -68,18 +68,28 @@ export function useMove({ grid, board, placed, lines, scale, whole, onMoving, on
     return under?.id ?? null;
   };
 
-  const paint = (moved: Moved | null, held: Held | null) => {
-    for (const el of grid.current?.querySelectorAll<HTMLElement>('[data-moving]') ?? []) {
+  /* What is under way is sought once, and again only where the board was drawn anew meanwhile. */
+  const underWay = useRef<HTMLElement[]>([]);
+  const letGo = () => {
+    for (const el of underWay.current) {
       el.style.transform = '';
       delete el.dataset.moving;
     }
-    if (!moved || !held) return;
-    const keys = new Set(moved.keys);
-    for (const el of grid.current?.querySelectorAll<HTMLElement>('[data-bar]') ?? []) {
-      if (!keys.has(el.dataset.bar!)) continue;
+    underWay.current = [];
+  };
+  const takeUp = (keys: readonly string[]): readonly HTMLElement[] => {
+    const known = underWay.current;
+    if (known.length > 0 && known.every((el) => el.isConnected)) return known;
+    letGo();
+    const bars = grid.current?.querySelectorAll<HTMLElement>('[data-bar]') ?? [];
+    underWay.current = [...bars].filter((el) => keys.includes(el.dataset.bar!));
+    for (const el of underWay.current) el.dataset.moving = '';
+    return underWay.current;
+  };
+  const paint = (moved: Moved, held: Held) => {
+    for (const el of takeUp(moved.keys)) {
       const changes = el.dataset.bar === held.bar.key && moved.into !== null;
       const dy = changes ? topOf(moved.into!) - topOf(held.line) : 0;
-      el.dataset.moving = '';
       el.style.transform = `translate(${moved.byS * scale.pxPerS}px, ${dy}px)`;
     }
   };
@@ -100,11 +110,11 @@ export function useMove({ grid, board, placed, lines, scale, whole, onMoving, on
     },
     onDragEnd: (event: DragEndEvent) => {
       const [, moved] = read(event);
-      paint(null, null);
+      letGo();
       onMoved(isSome(moved) ? moved : null);
     },
     onDragCancel: () => {
-      paint(null, null);
+      letGo();
       onMoved(null);
     },
     /** By the keys: so much later, or to the next place that it may be done in, up or down. */
