@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { chromium, type Page } from 'playwright-core';
+import { chromium, type Locator, type Page } from 'playwright-core';
 import { planBatches, randomFrom, withPins } from '../src/core';
 import { loadBoard, savePlan } from '../src/features/plan/service';
 import { approvedVersions } from '../src/features/recipes/repository';
@@ -12,6 +12,8 @@ import { signInDemo } from './lib/sign-in';
 const BATCHES = 40;
 const DAY_S = 24 * 3600;
 const FRAMES = 180;
+/** A tablet of years ago is so many times slower than what is measured on. */
+const SLOW = 4;
 
 /** Forty batches in two weeks, wished and planned. */
 async function fill(url: string): Promise<void> {
@@ -76,7 +78,20 @@ const figures = (ms: number[]) => {
   return { frames: ms.length, medianMs: at(0.5), p95Ms: at(0.95), worstMs: at(1) };
 };
 
-/** The board of forty batches: how evenly it is drawn while it scrolls, and while a step is dragged across it. */
+/** Takes a bar up, and moves it to and fro across the board. */
+async function drag(page: Page, bar: Locator): Promise<number[]> {
+  await bar.scrollIntoViewIfNeeded();
+  const box = (await bar.boundingBox())!;
+  await page.mouse.move(box.x + 4, box.y + 8);
+  await page.mouse.down();
+  const ms = await frames(page, async () => {
+    for (let i = 0; i < FRAMES; i += 1) await page.mouse.move(box.x + 4 + (i % 90) * 3, box.y + 8);
+  });
+  await page.mouse.up();
+  return ms;
+}
+
+/** The board of forty batches: how evenly it is drawn while it scrolls, and while a step is dragged across it, here and on a slower device. */
 export async function benchBoard(url: string): Promise<Record<string, Record<string, number>>> {
   await fill(url);
   return withApp(url, async (base) => {
@@ -105,16 +120,17 @@ export async function benchBoard(url: string): Promise<Record<string, Record<str
       .getByRole('button', { name: /planned/ })
       .filter({ visible: true })
       .nth(30);
-    await bar.scrollIntoViewIfNeeded();
-    const box = (await bar.boundingBox())!;
-    await page.mouse.move(box.x + 4, box.y + 8);
-    await page.mouse.down();
-    const drag = await frames(page, async () => {
-      for (let i = 0; i < FRAMES; i += 1)
-        await page.mouse.move(box.x + 4 + (i % 90) * 3, box.y + 8);
-    });
-    await page.mouse.up();
+    const dragged = await drag(page, bar);
+    await page.getByRole('button', { name: 'Put it back' }).click();
+    const devtools = await context.newCDPSession(page);
+    await devtools.send('Emulation.setCPUThrottlingRate', { rate: SLOW });
+    const slow = await drag(page, bar);
     await browser.close();
-    return { open: { ...opens, bars }, scroll: figures(scroll), drag: figures(drag) };
+    return {
+      open: { ...opens, bars },
+      scroll: figures(scroll),
+      drag: figures(dragged),
+      [`drag-${SLOW}-times-slower`]: figures(slow),
+    };
   });
 }
