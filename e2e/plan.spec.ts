@@ -184,9 +184,14 @@ test('a step is dragged: what it breaks is said while it moves, and it can be pu
   await page.mouse.down();
   /* More than a day later: what follows may wait half a day for it at most. */
   for (let i = 1; i <= 10; i += 1) await page.mouse.move(x + i * 10, y);
-  await expect(page.getByText('While it moves')).toBeVisible();
+  /* From when it would be is said on the way, and is where it is then. */
+  const says = page.locator('p', { hasText: /While it moves, Heather tang ring, Stuff: / });
+  await expect(says).toBeVisible();
+  const [, at] = /Stuff: (.*?)\./.exec(await says.innerText())!;
   await page.mouse.up();
-  await expect(page.getByText('Moved by hand')).toBeVisible();
+  await expect(
+    page.locator('p', { hasText: `Moved by hand, Heather tang ring, Stuff: ${at}` }),
+  ).toBeVisible();
   await expect(
     page.getByText(/Heather tang ring, Ferment: what comes before it ends at/),
   ).toBeVisible();

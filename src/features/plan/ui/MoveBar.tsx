@@ -3,16 +3,20 @@
 import { useSyncExternalStore } from 'react';
 import type { PlanNames } from '@/words/plan';
 import { useShow } from '@/ui/show-context';
-import type { LiveWords } from './live-words';
+import type { Bar } from './board/layout';
 import type { Held, Moved } from './board/use-move';
+import type { Live } from './live';
 
+/** Where something is while it is dragged: from when, and in which other place. */
+export type Way = { bar: Bar; startS: number; into: string | null };
 type Props = {
   draft: Moved | null;
   holding: boolean;
   selected: Held | null;
   names: PlanNames;
   /** What the plan breaks; null while nobody knows. */
-  live: LiveWords;
+  live: Live<readonly string[]>;
+  way: Live<Way>;
   onKeep: () => void;
   onPutBack: () => void;
 };
@@ -20,13 +24,15 @@ type Props = {
 const MOST = 4;
 
 /** What was moved by hand and what it breaks, said while it moves; and how the keys work. */
-export function MoveBar({ draft, holding, selected, names, live, onKeep, onPutBack }: Props) {
+export function MoveBar(props: Props) {
+  const { draft, holding, selected, names, live, onKeep, onPutBack } = props;
   const show = useShow();
   const breaks = useSyncExternalStore(live.subscribe, live.get, () => null);
-  const said = selected
-    ? `${names.batch(selected.bar.batch)}, ${names.step(selected.bar.batch, selected.bar.step)}: ${show.clock(selected.bar.startS)}`
-    : '';
-  const isMoving = !draft && breaks !== null;
+  const way = useSyncExternalStore(props.way.subscribe, props.way.get, () => null);
+  const saidOf = (bar: Bar, startS: number) =>
+    `${names.batch(bar.batch)}, ${names.step(bar.batch, bar.step)}: ${show.clock(startS)}`;
+  const said = selected ? saidOf(selected.bar, selected.bar.startS) : '';
+  const isMoving = way !== null || (!draft && breaks !== null);
   return (
     <div
       aria-live="polite"
@@ -47,8 +53,16 @@ export function MoveBar({ draft, holding, selected, names, live, onKeep, onPutBa
         <div className="sheet flex flex-wrap items-center gap-3">
           <div className="min-w-60 flex-1">
             <p>
-              <b>{draft ? 'Moved by hand' : 'While it moves'}</b>
-              {draft && said && `, ${said}`}.{' '}
+              <b>{isMoving ? 'While it moves' : 'Moved by hand'}</b>
+              {!isMoving && said && `, ${said}`}
+              {/* Not read out: it changes with every step of the pointer. */}
+              {way && (
+                <span aria-hidden="true">
+                  , {saidOf(way.bar, way.startS)}
+                  {way.into !== null && `, ${names.place(way.into)}`}
+                </span>
+              )}
+              .{' '}
               {breaks === null
                 ? 'Looking at it …'
                 : breaks.length === 0

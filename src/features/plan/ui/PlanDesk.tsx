@@ -13,10 +13,10 @@ import { headsOf, linesOf, type Bar, type Line, type View } from './board/layout
 import { scaleOf, type Zoom } from './board/scale';
 import { useMove, type Held, type Moved } from './board/use-move';
 import { LatestOnly } from './latest-only';
-import { LiveWords } from './live-words';
+import { Live } from './live';
 import { LateList } from './LateList';
 import { LeverForm } from './LeverForm';
-import { Breaks, MoveBar } from './MoveBar';
+import { Breaks, MoveBar, type Way } from './MoveBar';
 import { OfferBar } from './OfferBar';
 import { StepPanel } from './StepPanel';
 import { StandLine } from './StandLine';
@@ -26,6 +26,8 @@ import { usePlanner } from './use-planner';
 
 const DAY_S = 24 * 3600;
 const BEFORE_S = 12 * 3600;
+/** From one look at what moves to the next, ms. */
+const LOOK_MS = 120;
 
 /** What was chosen, where it is now: on its line, or on the first that it stands on. */
 function heldOf(lines: readonly Line[], { key, line }: { key: string; line: string }): Held | null {
@@ -51,7 +53,8 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
   const basedOn = `${board.copyId} ${board.plan?.number}`;
   const [hand, setHand] = useState<{ of: string; moved: Moved } | null>(null);
   const draft = hand?.of === basedOn ? hand.moved : null;
-  const [live] = useState(() => new LiveWords());
+  const [live] = useState(() => new Live<readonly string[]>());
+  const [way] = useState(() => new Live<Way>());
   const placed = draft?.steps ?? board.placed;
   const { pins, worker } = planner;
 
@@ -72,6 +75,7 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
       new LatestOnly(
         ({ steps }: Moved) => worker().troubles({ task: board.task, steps, pins }),
         (troubles) => live.set(troubles.map((t) => planTroubleWords(t, names, show))),
+        LOOK_MS,
       ),
     [worker, board.task, pins, live, names, show],
   );
@@ -85,7 +89,12 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
     settle();
     return () => looks.forget();
   }, [looks, settle]);
+  const onMoving = (moved: Moved, { bar }: Held) => {
+    way.set({ bar, startS: bar.startS + moved.byS, into: moved.into });
+    looks.ask(moved);
+  };
   const onMoved = (moved: Moved | null) => {
+    way.set(null);
     if (!moved) return settle();
     const keys = [...new Set([...(draft?.keys ?? []), ...moved.keys])];
     const next = { ...moved, keys };
@@ -94,16 +103,7 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
       setChosen((c) => c && { ...c, line: moved.into! });
   };
   const grid = useRef<HTMLDivElement>(null);
-  const move = useMove({
-    grid,
-    board,
-    placed,
-    lines,
-    scale,
-    whole,
-    onMoving: (moved) => looks.ask(moved),
-    onMoved,
-  });
+  const move = useMove({ grid, board, placed, lines, scale, whole, onMoving, onMoved });
 
   const putBack = () => {
     setHand(null);
@@ -185,6 +185,7 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
               selected={selected}
               names={names}
               live={live}
+              way={way}
               onKeep={() => void keepMoved()}
               onPutBack={putBack}
             />

@@ -1,5 +1,9 @@
 import { LatestOnly } from './latest-only';
 
+const PAUSE_MS = 120;
+beforeEach(() => jest.useFakeTimers());
+afterEach(() => jest.useRealTimers());
+
 /** Asks that are answered when the test says so. */
 function asks() {
   const open: { what: string; answer: (text: string) => void; fail: () => void }[] = [];
@@ -13,8 +17,9 @@ function asks() {
       );
     },
     (answer) => told.push(answer),
+    PAUSE_MS,
   );
-  const settle = () => new Promise((done) => setImmediate(done));
+  const settle = () => jest.advanceTimersByTimeAsync(PAUSE_MS);
   return { open, asked, told, latest, settle };
 }
 
@@ -53,4 +58,15 @@ test('one that fails holds up none after it', async () => {
   open[1]!.answer('B');
   await settle();
   expect([asked, told]).toEqual([['a', 'b'], ['B']]);
+});
+
+test('between an answer and the next question it waits', async () => {
+  const { open, asked, told, latest } = asks();
+  latest.ask('a');
+  open[0]!.answer('A');
+  await jest.advanceTimersByTimeAsync(PAUSE_MS - 1);
+  latest.ask('b');
+  expect([asked, told]).toEqual([['a'], ['A']]);
+  await jest.advanceTimersByTimeAsync(1);
+  expect(asked).toEqual(['a', 'b']);
 });

@@ -1,4 +1,7 @@
-/** Asks one thing at a time, and tells each answer; of those that come meanwhile only the last is asked next. */
+/**
+ * Asks one thing at a time, and tells each answer; of those that come meanwhile only the last is asked next, and that one
+ * always. From an answer to the next question it waits so long, ms.
+ */
 export class LatestOnly<What, Answer> {
   private isBusy = false;
   private next: { what: What } | null = null;
@@ -8,6 +11,7 @@ export class LatestOnly<What, Answer> {
   constructor(
     private readonly askOne: (what: What) => Promise<Answer>,
     private readonly tell: (answer: Answer) => void,
+    private readonly pauseMs: number,
   ) {}
 
   ask(what: What): void {
@@ -29,6 +33,7 @@ export class LatestOnly<What, Answer> {
       this.next = null;
       const answer = await this.askOne(what).catch(() => null);
       if (answer !== null && own === this.turn) this.tell(answer);
+      await new Promise((resolve) => setTimeout(resolve, this.pauseMs));
     }
     this.isBusy = false;
   }

@@ -5,8 +5,6 @@ import type { Board } from '../../board';
 import { movedWith, shifted, type Bar, type Line } from './layout';
 import { LANE_PX, type Scale } from './scale';
 
-/** So often a moved plan is looked at while it moves, ms. */
-const LOOK_MS = 120;
 /** Between two lines, px. */
 export const GAP_PX = 4;
 
@@ -22,13 +20,14 @@ type Props = {
   scale: Scale;
   /** The whole batch goes along. */
   whole: boolean;
-  onMoving: (moved: Moved) => void;
+  /** It is somewhere else than before, and still held. */
+  onMoving: (moved: Moved, held: Held) => void;
   onMoved: (moved: Moved | null) => void;
 };
 
 /** Moves what is dragged, and what goes along with it, without drawing the board anew. */
 export function useMove({ grid, board, placed, lines, scale, whole, onMoving, onMoved }: Props) {
-  const lookedMs = useRef(0);
+  const last = useRef<{ byS: number; into: string | null } | null>(null);
 
   const topOf = (id: string) => {
     let top = 0;
@@ -70,7 +69,7 @@ export function useMove({ grid, board, placed, lines, scale, whole, onMoving, on
 
   /* What is under way is sought once, and again only where the board was drawn anew meanwhile. */
   const underWay = useRef<HTMLElement[]>([]);
-  const letGo = () => {
+  const putDown = () => {
     for (const el of underWay.current) {
       el.style.transform = '';
       delete el.dataset.moving;
@@ -80,7 +79,7 @@ export function useMove({ grid, board, placed, lines, scale, whole, onMoving, on
   const takeUp = (keys: readonly string[]): readonly HTMLElement[] => {
     const known = underWay.current;
     if (known.length > 0 && known.every((el) => el.isConnected)) return known;
-    letGo();
+    putDown();
     const bars = grid.current?.querySelectorAll<HTMLElement>('[data-bar]') ?? [];
     underWay.current = [...bars].filter((el) => keys.includes(el.dataset.bar!));
     for (const el of underWay.current) el.dataset.moving = '';
@@ -98,15 +97,19 @@ export function useMove({ grid, board, placed, lines, scale, whole, onMoving, on
     const byS = Math.round(event.delta.x / scale.pxPerS / GRID_S) * GRID_S;
     return [held, moveTo(held, byS, placeUnder(held, event.delta.y))];
   };
+  const letGo = () => {
+    putDown();
+    last.current = null;
+  };
   const isSome = (moved: Moved) => moved.byS !== 0 || moved.into !== null;
 
   return {
     onDragMove: (event: DragMoveEvent) => {
       const [held, moved] = read(event);
+      if (moved.byS === last.current?.byS && moved.into === last.current.into) return;
+      last.current = moved;
       paint(moved, held);
-      if (performance.now() - lookedMs.current < LOOK_MS) return;
-      lookedMs.current = performance.now();
-      onMoving(moved);
+      onMoving(moved, held);
     },
     onDragEnd: (event: DragEndEvent) => {
       const [, moved] = read(event);

@@ -1,7 +1,7 @@
-import { LiveWords } from './live-words';
+import { Live } from './live';
 
 test('who listens hears of every change, until they stop listening', () => {
-  const live = new LiveWords();
+  const live = new Live<readonly string[]>();
   const heard: (readonly string[] | null)[] = [];
   const stop = live.subscribe(() => heard.push(live.get()));
   expect(live.get()).toBeNull();
