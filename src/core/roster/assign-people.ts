@@ -1,13 +1,32 @@
 import type { OnSite } from './roster';
 
-/** So many people from when to when. */
-export type Needed = { id: string; startS: number; endS: number; people: number };
-/** Who does it; fewer than asked for where too few are there and free. */
-export type Assigned = { id: string; people: string[] };
+/** So many people from when to when. `brief`: a matter of minutes, done besides other work where nobody is free. */
+export type Needed = {
+  id: string;
+  startS: number;
+  endS: number;
+  people: number;
+  brief?: boolean;
+};
+/** Who does it; fewer than asked for where too few are there and free. `besides`: they are at other work then. */
+export type Assigned = { id: string; people: string[]; besides: boolean };
+
+/** Is somebody there from the first to the last moment? */
+function isThere(there: readonly OnSite[], who: string, n: Needed): boolean {
+  let atS = n.startS;
+  for (const t of there) {
+    if (t.endS <= atS || !t.people.includes(who)) continue;
+    if (t.startS > atS) return false;
+    atS = t.endS;
+    if (atS >= n.endS) return true;
+  }
+  return false;
+}
 
 /**
  * Who does what: for each piece of work in order of its beginning those who are there from its first to its last moment
- * and do nothing else, first who did the work before it of the same batch (`same`), then who has done least so far.
+ * and do nothing else, first who did the work before it of the same batch (`same`), then who has done least so far. What is
+ * brief takes nobody from other work: it is handed out last, first to who does the work after it.
  * @param same what belongs together, by the id of a piece of work
  * @returns one for each piece of work, in the order given
  */
@@ -18,41 +37,42 @@ export function assignPeople(
 ): Assigned[] {
   const busy = new Map<string, { startS: number; endS: number }[]>();
   const doneS = new Map<string, number>();
-  const lastOf = new Map<string, string[]>();
+  const given: { n: Needed; people: string[] }[] = [];
   const everybody = [...new Set(there.flatMap((t) => t.people))].sort();
-  const isThere = (who: string, n: Needed) => {
-    let atS = n.startS;
-    for (const t of there) {
-      if (t.endS <= atS || !t.people.includes(who)) continue;
-      if (t.startS > atS) return false;
-      atS = t.endS;
-      if (atS >= n.endS) return true;
-    }
-    return false;
-  };
   const isFree = (who: string, n: Needed) =>
     (busy.get(who) ?? []).every((b) => b.endS <= n.startS || b.startS >= n.endS);
-  const chosen = new Map<string, string[]>();
+  const nearTo = (n: Needed): readonly string[] => {
+    const own = given.filter((g) => same(g.n.id) === same(n.id) && !g.n.brief);
+    const near = n.brief ? own.find((g) => g.n.startS >= n.startS) : own.at(-1);
+    return near?.people ?? [];
+  };
+  const chosen = new Map<string, Omit<Assigned, 'id'>>();
   const order = [...needed].sort(
-    (a, b) => a.startS - b.startS || b.people - a.people || (a.id < b.id ? -1 : 1),
+    (a, b) =>
+      Number(a.brief ?? false) - Number(b.brief ?? false) ||
+      a.startS - b.startS ||
+      b.people - a.people ||
+      (a.id < b.id ? -1 : 1),
   );
   for (const n of order) {
-    const before = lastOf.get(same(n.id)) ?? [];
-    const people = everybody
-      .filter((who) => isThere(who, n) && isFree(who, n))
+    const near = nearTo(n);
+    const present = everybody
+      .filter((who) => isThere(there, who, n))
       .sort(
         (a, b) =>
-          Number(before.includes(b)) - Number(before.includes(a)) ||
+          Number(near.includes(b)) - Number(near.includes(a)) ||
           (doneS.get(a) ?? 0) - (doneS.get(b) ?? 0) ||
           (a < b ? -1 : 1),
-      )
-      .slice(0, n.people);
+      );
+    const free = present.filter((who) => isFree(who, n));
+    const besides = n.brief === true && free.length < n.people && present.length > 0;
+    const people = (besides ? present : free).slice(0, n.people);
     for (const who of people) {
       busy.set(who, [...(busy.get(who) ?? []), n]);
       doneS.set(who, (doneS.get(who) ?? 0) + n.endS - n.startS);
     }
-    lastOf.set(same(n.id), people);
-    chosen.set(n.id, people);
+    given.push({ n, people });
+    chosen.set(n.id, { people, besides });
   }
-  return needed.map(({ id }) => ({ id, people: chosen.get(id)! }));
+  return needed.map(({ id }) => ({ id, ...chosen.get(id)! }));
 }

@@ -80,8 +80,22 @@ describe('assignPeople', () => {
   });
   test('too few there: as many as there are, and nobody whose day ends in the middle', () =>
     expect(assignPeople([{ id: 'a/1', startS: 90, endS: 110, people: 1 }], there, byBatch)).toEqual(
-      [{ id: 'a/1', people: [] }],
+      [{ id: 'a/1', people: [], besides: false }],
     ));
+  test('what is brief takes nobody from other work, and is done besides it where nobody is free', () => {
+    const alone = [{ startS: 0, endS: 100, people: ['ada'] }];
+    const work = [
+      { id: 'a/soak', startS: 8, endS: 13, people: 1, brief: true },
+      { id: 'b/1', startS: 10, endS: 40, people: 1 },
+      { id: 'a/1', startS: 40, endS: 60, people: 1 },
+      { id: 'a/fire', startS: 99, endS: 104, people: 1, brief: true },
+    ];
+    const besides = (on: typeof there) =>
+      assignPeople(work, on, byBatch).map((a) => `${a.people} ${a.besides}`);
+    expect(besides(alone)).toEqual(['ada true', 'ada false', 'ada false', ' false']);
+    /* Who stuffs puts the casings into the water, as long as there is time for it. */
+    expect(besides(there)).toEqual(['ben false', 'ada false', 'ben false', ' false']);
+  });
   test('property: nobody is in two places, and nobody is asked who is not there', () => {
     const work = fc.array(
       fc.record({

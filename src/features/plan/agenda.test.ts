@@ -1,6 +1,6 @@
 import type { PlacedStep } from '@/core';
 import { agendaOf, baseOf } from './agenda';
-import { agendaWords } from './agenda-words';
+import { agendaWords, whoWords } from './agenda-words';
 import { namesOf } from './names';
 
 const H = 3600;
@@ -66,6 +66,22 @@ test('by the clock: casings into water, work with who does it, and one fire for 
   ]);
   const [one, two] = said.slice(3).map((s) => s[2]);
   expect(one).not.toBe(two);
+});
+
+test('with one who is busy casings are put into water besides; where nobody is there, that is said', () => {
+  const names = namesOf(board);
+  const said = (there: typeof board.there, plan: PlacedStep[]) =>
+    agendaOf({ ...board, there }, plan).map((a) => `${a.code} ${whoWords(a, names)}`);
+  const alone = [{ startS: 0, endS: 20 * H, people: ['ada'] }];
+  const busy = { batch: 'b', step: 'run', startS: 1.5 * H, endS: 3 * H, uses: [] };
+  expect(said(alone, [placed[0]!, busy])).toEqual([
+    'soak Ada, besides other work',
+    'work Ada',
+    'work Ada, and 1 more is needed',
+  ]);
+  expect(said(board.there, placed.slice(0, 1))).toEqual(['soak Ada', 'work Ada, Ben']);
+  expect(said([], placed.slice(0, 1))).toEqual(['soak nobody there', 'work nobody there']);
+  expect(said(alone, [busy, { ...busy, batch: 'a' }])).toEqual(['work Ada', 'work nobody free']);
 });
 
 test.each([

@@ -12,6 +12,10 @@ export type AgendaItem = {
   startS: number;
   endS: number;
   people: string[];
+  /** They are at other work then. */
+  besides: boolean;
+  /** Somebody is there when it begins. */
+  anybody: boolean;
   needs: number;
   /** So many batches are in it together. */
   together: number;
@@ -30,7 +34,7 @@ export function agendaOf(board: Of, placed: readonly PlacedStep[]): AgendaItem[]
   const stepOf = new Map(board.steps.map((s) => [`${s.batch} ${s.step}`, s]));
   const batchOf = new Map(board.batches.map((b) => [b.id, b]));
   const rowOf = new Map(board.rows.map((r) => [r.id, r]));
-  const items: Omit<AgendaItem, 'people'>[] = [];
+  const items: Omit<AgendaItem, 'people' | 'besides' | 'anybody'>[] = [];
   const lit = new Set<string>();
   for (const p of placed) {
     const step = stepOf.get(`${baseOf(p.batch)} ${p.step}`);
@@ -76,10 +80,15 @@ export function agendaOf(board: Of, placed: readonly PlacedStep[]): AgendaItem[]
       });
     }
   }
-  const needed = items.map((i) => ({ ...i, people: i.needs }));
+  const needed = items.map((i) => ({ ...i, people: i.needs, brief: i.code !== 'work' }));
   const who = assignPeople(needed, board.there, (id) => id.split('/')[0]!);
   return items
-    .map((item, i): AgendaItem => ({ ...item, people: who[i]!.people }))
+    .map((item, i): AgendaItem => {
+      const { people, besides } = who[i]!;
+      const isIn = (t: Board['there'][number]) => t.startS <= item.startS && item.startS < t.endS;
+      const anybody = board.there.some((t) => isIn(t) && t.people.length > 0);
+      return { ...item, people, besides, anybody };
+    })
     .sort((a, b) => a.startS - b.startS || (a.id < b.id ? -1 : 1));
 }
 

@@ -1,6 +1,6 @@
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import type { PlanNames } from '@/words/plan';
-import { agendaWords } from './agenda-words';
+import { agendaWords, whoWords } from './agenda-words';
 import type { AgendaItem } from './agenda';
 
 /** A calendar's line ends where the name does not. */
@@ -30,7 +30,7 @@ export function calendarOf(
       start: new Date(a.startS * 1000),
       end: new Date(a.endS * 1000),
       summary: oneLine(agendaWords(a, names)),
-      description: a.people.length > 0 ? a.people.map(names.person).join(', ') : 'Nobody free.',
+      description: oneLine(whoWords(a, names)),
     });
   }
   return calendar.toString();

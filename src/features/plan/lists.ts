@@ -74,7 +74,7 @@ export async function listsOf(
       return { ...p, name, fuel: times(care?.fuelEveryS), wood: times(care?.woodEveryS) };
     });
   const hours = new Map<string, { personId: string; day: string; workS: number }>();
-  for (const a of agenda)
+  for (const a of agenda.filter((one) => !one.besides))
     for (const personId of a.people) {
       const day = dayOf(a.startS);
       const key = `${personId} ${day}`;

@@ -2,7 +2,7 @@
 
 import { PlainTable } from '@/ui/plain-table';
 import { useShow } from '@/ui/show-context';
-import { agendaWords } from '../agenda-words';
+import { agendaWords, whoWords } from '../agenda-words';
 import type { Board } from '../board';
 import type { PlanLists } from '../lists';
 import { useNames } from './use-names';
@@ -44,9 +44,7 @@ export function ListsView({ board, lists }: { board: Board; lists: PlanLists }) 
                     <tr key={a.id}>
                       <td className="w-14 font-semibold print:w-8">{show.time(a.startS)}</td>
                       <td>{agendaWords(a, names)}</td>
-                      <td className="w-28 text-soft print:w-auto">
-                        {a.people.map(names.person).join(', ') || 'nobody free'}
-                      </td>
+                      <td className="w-28 text-soft print:w-auto">{whoWords(a, names)}</td>
                     </tr>
                   ))}
               </tbody>

@@ -60,7 +60,14 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
 
   const lines = useMemo(() => linesOf(board, placed, pins, view), [board, placed, pins, view]);
   const agenda = useMemo(() => agendaOf(board, placed), [board, placed]);
-  const heads = useMemo(() => headsOf(agenda, board.there), [agenda, board.there]);
+  const heads = useMemo(
+    () =>
+      headsOf(
+        agenda.filter((a) => !a.besides),
+        board.there,
+      ),
+    [agenda, board.there],
+  );
   const scale = useMemo(() => {
     const ends = [...placed.map((p) => p.endS), ...board.batches.map((b) => b.readyByS)];
     const firstS = Math.min(board.nowS - BEFORE_S, ...board.behind.map((b) => b.startS));

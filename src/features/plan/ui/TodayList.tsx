@@ -2,7 +2,7 @@
 
 import { useShow } from '@/ui/show-context';
 import type { PlanNames } from '@/words/plan';
-import { agendaWords } from '../agenda-words';
+import { agendaWords, whoWords } from '../agenda-words';
 import type { AgendaItem } from '../agenda';
 import type { Board } from '../board';
 
@@ -37,7 +37,7 @@ export function TodayList({
             <span>
               {agendaWords(a, names)}
               <span className="block text-sm text-soft">
-                {a.people.length > 0 ? a.people.map(names.person).join(', ') : 'nobody free'}
+                {whoWords(a, names)}
                 {a.startS > nowS && ` · ${show.until(a.startS, nowS)}`}
               </span>
             </span>
