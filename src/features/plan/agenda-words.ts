@@ -14,11 +14,11 @@ export function agendaWords(a: AgendaItem, names: PlanNames): string {
   return `${a.what}: ${batch}${where}${hands}`;
 }
 
-/** Who does it: "Ada, Ben", "Ada, besides other work", "Ada, and 1 more is needed". */
+/** Who does it: "Ada, Ben", "Ada, in between", "Ada, and 1 more is needed". */
 export function whoWords(a: AgendaItem, names: PlanNames): string {
   if (a.people.length === 0) return a.anybody ? 'nobody free' : 'nobody there';
   const who = a.people.map(names.person).join(', ');
-  if (a.besides) return `${who}, besides other work`;
+  if (a.besides) return `${who}, in between`;
   const lacks = a.needs - a.people.length;
   return lacks > 0 ? `${who}, and ${lacks} more ${lacks === 1 ? 'is' : 'are'} needed` : who;
 }

@@ -75,7 +75,7 @@ test('with one who is busy casings are put into water besides; where nobody is t
   const alone = [{ startS: 0, endS: 20 * H, people: ['ada'] }];
   const busy = { batch: 'b', step: 'run', startS: 1.5 * H, endS: 3 * H, uses: [] };
   expect(said(alone, [placed[0]!, busy])).toEqual([
-    'soak Ada, besides other work',
+    'soak Ada, in between',
     'work Ada',
     'work Ada, and 1 more is needed',
   ]);

@@ -44,7 +44,7 @@ export function ListsView({ board, lists }: { board: Board; lists: PlanLists }) 
                     <tr key={a.id}>
                       <td className="w-14 font-semibold print:w-8">{show.time(a.startS)}</td>
                       <td>{agendaWords(a, names)}</td>
-                      <td className="w-28 text-soft print:w-auto">{whoWords(a, names)}</td>
+                      <td className="w-32 text-soft print:w-auto">{whoWords(a, names)}</td>
                     </tr>
                   ))}
               </tbody>
