@@ -7,13 +7,13 @@ import {
   recordMeterCheck,
   retireMeter,
 } from '@/features/readings/meters';
-import { doubtMeter } from '@/features/batches/doubted-meter';
+import { meterChecked } from '@/features/batches/doubted-meter';
 import { postEntry } from '@/features/batches/service';
 import { judgeNow, loadOpenDossiers, type Dossier } from '@/features/logbook/service';
 import { cultureOf, fermentAhead, listCultures, paceOf, seenOf } from '@/features/ripening/service';
 import { saveCulture, saveIngredient } from '@/features/stores/service';
 import type { Db } from '@/platform/db/client';
-import { demoDatabase } from '../support/database';
+import { breakEntries, demoDatabase } from '../support/database';
 import { person } from '../support/people';
 
 jest.mock('@/features/accounts/identify', () => ({}));
@@ -21,9 +21,10 @@ jest.mock('@/features/accounts/identify', () => ({}));
 const nowS = () => Date.now() / 1000;
 const ines = person('Ines', 'operator');
 let demo: Db;
+let owner: Db;
 let drop: () => Promise<void>;
 beforeAll(async () => {
-  ({ demo, drop } = await demoDatabase());
+  ({ demo, owner, drop } = await demoDatabase());
 });
 afterAll(() => drop());
 
@@ -146,7 +147,6 @@ test('a weight that cannot be the same piece’s is asked back, with the other u
 
 describe('pH meters', () => {
   const meter = { id: randomUUID(), name: 'Glass 9' };
-  const checkId = randomUUID();
   const shows = (shownMiddle: number, shownSour: number, atS: number) =>
     recordMeterCheck(
       demo,
@@ -205,19 +205,23 @@ describe('pH meters', () => {
     const ring = await openOf('Heather tang ring');
     const before = (await again(ring)).case.state.ph.filter((p) => p.meter?.id === meter.id);
     expect(before.some((p) => p.doubted)).toBe(false);
-    const found = (await shows(7, 5, nowS()))!;
-    expect(found).toMatchObject({ check: { ok: false, why: 'slope' }, name: meter.name });
-    const doubted = await doubtMeter(
-      demo,
-      { ...meter, checkId, sinceS: found.doubtFromS! },
-      nowS(),
-    );
-    expect(doubted).toEqual([ring.head.code]);
+    const shown = { middle: '7.00', shownMiddle: 7, shownSour: 5, bufferC: 25 } as const;
+    const input = { id: randomUUID(), meterId: meter.id, ...shown };
+    const check = () => meterChecked(demo, input, 'Ines', nowS());
+    /* Where the batches cannot be told, it is not recorded either. */
+    const last = async () => (await listMeters(demo, nowS())).find((m) => m.id === meter.id)!.last;
+    const mend = await breakEntries(owner, 'ph_doubted');
+    await expect(check()).rejects.toThrow('broken on purpose');
+    expect((await last())!.ok).toBe(true);
+    await mend();
+    const found = (await check())!;
+    expect(found).toMatchObject({ ok: false, why: 'slope', doubted: [ring.head.code] });
+    expect((await last())!.ok).toBe(false);
     const after = (await again(ring)).case.state.ph.filter((p) => p.meter?.id === meter.id);
     expect(after.map((p) => p.doubted)).toEqual([false, true]);
     /* Told of a second time it adds nothing; and what is logged late, of a time before it was found wrong, earns nothing. */
     const length = (await again(ring)).entries.length;
-    await doubtMeter(demo, { ...meter, checkId, sinceS: found.doubtFromS! }, nowS());
+    expect(await check()).toEqual(found);
     expect((await again(ring)).entries).toHaveLength(length);
     await log(ring, 5.4, Math.floor(nowS()) - 120);
     const late = (await again(ring)).case.state.ph.filter((p) => p.meter?.id === meter.id);
@@ -235,10 +239,17 @@ describe('pH meters', () => {
   test('a signed batch that did not rest on it stays signed', async () => {
     const stick = await signedStick();
     expect(stick.case.state.ph.every((p) => p.meter === null)).toBe(true);
-    const sinceS = stick.case.state.ph[0]!.tS - 1;
-    expect(await doubtMeter(demo, { ...meter, checkId, sinceS }, nowS())).not.toContain(
-      stick.head.code,
-    );
+    const other = { id: randomUUID(), name: 'Glass 10' };
+    await addMeter(demo, other, 'Maud');
+    const shown = { middle: '7.00', shownMiddle: 7, shownSour: 5, bufferC: 25 } as const;
+    const input = { id: randomUUID(), meterId: other.id, ...shown };
+    expect(await meterChecked(demo, input, 'Ines', nowS())).toMatchObject({
+      ok: false,
+      doubted: [],
+    });
+    expect(
+      await meterChecked(demo, { ...input, meterId: randomUUID() }, 'Ines', nowS()),
+    ).toBeNull();
     expect((await signedStick()).case.state.signature?.stands).toBe(true);
   });
 });

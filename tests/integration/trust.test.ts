@@ -3,16 +3,15 @@ import { sql } from 'kysely';
 import { JUDGEMENT, type Entry } from '@/core';
 import { loadDossier, type Dossier } from '@/features/logbook/case';
 import { loadOpen } from '@/features/logbook/open-batches';
-import { doubtBatchesOf } from '@/features/batches/doubted-probe';
+import { probeChecked } from '@/features/batches/doubted-probe';
 import { closedBatches } from '@/features/logbook/heads';
 import { postEntry, startBatch } from '@/features/batches/service';
 import type { PostedBody } from '@/features/logbook/contract';
 import { storeReadings } from '@/features/readings/repository';
-import { recordCalibration } from '@/features/readings/calibrations';
 import { loadCalibrations } from '@/features/logbook/evidence';
 import { verifyLogbook } from '@/features/records/verify';
 import type { Db } from '@/platform/db/client';
-import { demoDatabase } from '../support/database';
+import { breakEntries, demoDatabase } from '../support/database';
 import { weigh } from '../support/weigh';
 
 jest.mock('@/features/accounts/identify', () => ({}));
@@ -22,9 +21,10 @@ const HOUR = 3600;
 const ines = { id: 'ines', name: 'Ines Quill', role: 'operator' as const, email: 'i@x.example' };
 
 let demo: Db;
+let owner: Db;
 let drop: () => Promise<void>;
 beforeAll(async () => {
-  ({ demo, drop } = await demoDatabase());
+  ({ demo, owner, drop } = await demoDatabase());
 });
 afterAll(() => drop());
 
@@ -148,17 +148,19 @@ test('a probe found wrong after the cook opens the signed batches that rested on
   const d = await dossier(closed[0]!.id);
   expect(d.case.state.signature!.stands).toBe(true);
   const core = d.case.state.probes.find((p) => p.what === 'core' && p.thickest)!;
-  const found = await recordCalibration(
-    demo,
-    { channelId: core.channelId, iceC: 4, altitudeM: 180 },
-    'Ines',
-    nowS(),
-  );
+  const input = { channelId: core.channelId, iceC: 4, altitudeM: 180 };
+  const check = () =>
+    probeChecked(demo, { id: core.channelId, name: 'Core 1' }, input, 'Ines', nowS());
+  const checks = async () => (await loadCalibrations(demo, [core.channelId]))[core.channelId] ?? [];
+  /* Where a batch cannot be opened, the check is not in the record either: it is told again. */
+  const known = await checks();
+  const mend = await breakEntries(owner, 'held');
+  await expect(check()).rejects.toThrow('broken on purpose');
+  expect(await checks()).toEqual(known);
+  await mend();
+  const { opened, ...found } = await check();
   expect(found).toMatchObject({ ok: false, offsetC: 4 });
-  expect((await loadCalibrations(demo, [core.channelId]))[core.channelId]!.at(-1)).toMatchObject({
-    ok: false,
-  });
-  const opened = await doubtBatchesOf(demo, core.channelId, 'Core 1', 0, nowS());
+  expect((await checks()).at(-1)).toMatchObject({ ok: false });
   expect(opened).toContain(d.head.code);
   const now = await dossier(d.head.id);
   expect(now.case.state.signature!.stands).toBe(false);

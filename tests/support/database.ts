@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { sql } from 'kysely';
 import pg from 'pg';
 import { seedRules, addHouse } from '@/features/settings/service';
 import { saveSite } from '@/features/settings/repository';
@@ -85,4 +86,13 @@ export async function demoDatabase(): Promise<
 > {
   const { db: demo, ...site } = await emptySite();
   return { ...site, demo, devices: await loadDemo(demo, Date.now() / 1000) };
+}
+
+/** No entry of this kind can be recorded until it is mended: what else was to be done with it? @returns how to mend it */
+export async function breakEntries(owner: Db, kind: string): Promise<() => Promise<void>> {
+  await sql`create function broken() returns trigger language plpgsql as $$
+    begin raise exception 'broken on purpose'; end $$`.execute(owner);
+  await sql`create trigger broken before insert on entry for each row when (new.kind = ${sql.lit(kind)})
+    execute function broken()`.execute(owner);
+  return async () => void (await sql`drop function broken cascade`.execute(owner));
 }

@@ -1,29 +1,57 @@
-import { refOf } from '@/features/logbook/contract';
-import { append, inLogbook, loadLooked, SYSTEM, type NewEntry } from '@/features/logbook/service';
 import { sql } from 'kysely';
-import type { Db } from '@/platform/db/client';
+import type { MeterCheck } from '@/core';
+import { refOf } from '@/features/logbook/contract';
+import {
+  append,
+  inLogbook,
+  inPart,
+  loadLooked,
+  SYSTEM,
+  type NewEntry,
+} from '@/features/logbook/service';
+import { recordMeterCheck, type MeterCheckInput } from '@/features/readings/service';
+import type { Db, Tx } from '@/platform/db/client';
 import { v5Id } from '@/platform/ids';
 import { reopen } from './parts-guard';
 
 /** `checkId`: the check that found it wrong; told twice it counts once. */
-export type DoubtedMeter = { id: string; name: string; checkId: string; sinceS: number };
+type DoubtedMeter = { id: string; name: string; checkId: string; sinceS: number };
 
 /**
- * A pH meter was found wrong: in every batch that it was read in since its last good check, what it showed is no evidence any
- * more, and a signed one is open again, on hold, with the reason.
- * @returns the codes of the batches whose record now says so
+ * Records what a meter showed in its buffers; where it is found wrong, in every batch that it was read in since its last good
+ * check what it showed is no evidence any more, and a signed one is open again, on hold, with the reason. All of it or
+ * nothing: no batch rests on a meter that the record says is wrong. Told twice under one id it counts once.
+ * @returns the check, and the codes of the batches whose record now says so; null where there is no such meter
  */
-export async function doubtMeter(db: Db, meter: DoubtedMeter, nowS: number): Promise<string[]> {
+export async function meterChecked(
+  db: Db,
+  input: MeterCheckInput,
+  byName: string,
+  nowS: number,
+): Promise<(MeterCheck & { doubted: string[] }) | null> {
+  const made = await inLogbook(db, async (tx) => {
+    const done = await recordMeterCheck(tx, input, byName, nowS);
+    if (!done) return { check: null };
+    const { check, atS, name, doubtFromS: sinceS } = done;
+    const meter = { id: input.meterId, name, checkId: input.id };
+    const doubted = sinceS === null ? [] : await doubtMeter(tx, { ...meter, sinceS }, atS);
+    return { check: { ...check, doubted } };
+  });
+  if ('check' in made) return made.check;
+  throw new Error(`a check of a meter was not taken: ${made.code}`);
+}
+
+async function doubtMeter(tx: Tx, meter: DoubtedMeter, nowS: number): Promise<string[]> {
   const { rows } = await sql<{ batchId: string; part: string | null }>`
     select distinct batch_id, coalesce(body ->> 'part', body -> 'replacement' ->> 'part') as part from entry
     where kind in ('ph_logged', 'corrected') and happened_at >= to_timestamp(${meter.sinceS})
       and ${meter.id} in (body -> 'meter' ->> 'id', body -> 'replacement' -> 'meter' ->> 'id')`.execute(
-    db,
+    tx,
   );
   const doubted: string[] = [];
   for (const { batchId, part } of rows) {
     const ref = refOf(batchId, part);
-    await inLogbook(db, async (tx) => {
+    await inPart(tx, async () => {
       const d = await loadLooked(tx, ref, nowS);
       if (!d || d.case.state.phase === 'destroyed') return;
       const entry = (what: string, body: NewEntry['body']): NewEntry => ({

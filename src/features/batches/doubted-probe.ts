@@ -1,4 +1,5 @@
 import { sql } from 'kysely';
+import { checkCalibration, type CalibrationResult } from '@/core';
 import { refOf } from '@/features/logbook/contract';
 import {
   append,
@@ -8,6 +9,12 @@ import {
   type Looked,
   type NewEntry,
 } from '@/features/logbook/service';
+import {
+  lastPassedS,
+  recordCalibration,
+  type CalibrationInput,
+  type Channel,
+} from '@/features/readings/service';
 import type { Db } from '@/platform/db/client';
 import { v5Id } from '@/platform/ids';
 import { reopen } from './parts-guard';
@@ -19,11 +26,28 @@ const restedOn = (d: Looked, channelId: number, sinceS: number) =>
   );
 
 /**
- * A probe was found wrong: every signed batch that rested on it since its last passed check is open again, on
- * hold, with the reason. Open batches need no entry: their verdict follows from the check itself.
- * @returns the codes of the batches that were opened
+ * Records what a probe showed in ice water, and in boiling water; where it is found wrong, every signed batch that rested on
+ * it since its last passed check is open again, on hold, with the reason. Open batches need no entry: their verdict follows
+ * from the check itself. They are opened before the check is recorded, so that none stays signed where it breaks off in
+ * between, and once more after it, for one that was signed meanwhile.
+ * @returns the check, and the codes of the batches that were opened
  */
-export async function doubtBatchesOf(
+export async function probeChecked(
+  db: Db,
+  { id, name }: Pick<Channel, 'id' | 'name'>,
+  input: CalibrationInput,
+  byName: string,
+  nowS: number,
+): Promise<CalibrationResult & { opened: string[] }> {
+  const { ok } = checkCalibration(input);
+  const sinceS = (await lastPassedS(db, id)) ?? 0;
+  const doubt = async () => (ok ? [] : doubtBatchesOf(db, id, name, sinceS, nowS));
+  const opened = await doubt();
+  const result = await recordCalibration(db, input, byName, nowS);
+  return { ...result, opened: [...opened, ...(await doubt())] };
+}
+
+async function doubtBatchesOf(
   db: Db,
   channelId: number,
   probe: string,

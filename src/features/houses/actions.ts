@@ -3,13 +3,8 @@
 import { revalidatePath } from 'next/cache';
 import type { CalibrationResult } from '@/core';
 import { asPerson, type ActionResult } from '@/features/accounts/identify';
-import {
-  calibrationSchema,
-  lastPassedS,
-  recordCalibration,
-  channelsByIds,
-} from '@/features/readings/service';
-import { doubtBatchesOf } from '@/features/batches/service';
+import { calibrationSchema, channelsByIds } from '@/features/readings/service';
+import { probeChecked } from '@/features/batches/service';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 import { fieldsOf, readInput } from '@/platform/read-input';
@@ -25,12 +20,8 @@ export async function calibrateAction(
     }
     const [channel] = await channelsByIds(db(), [parsed.data.channelId]);
     if (!channel?.houseId || channel.what !== 'core') return { ok: false, code: 'no_such_probe' };
-    const sinceS = (await lastPassedS(db(), channel.id)) ?? 0;
-    const result = await recordCalibration(db(), parsed.data, person.name, nowS());
-    const opened = result.ok
-      ? []
-      : await doubtBatchesOf(db(), channel.id, channel.name, sinceS, nowS());
+    const data = await probeChecked(db(), channel, parsed.data, person.name, nowS());
     revalidatePath('/house', 'layout');
-    return { ok: true, data: { ...result, opened } };
+    return { ok: true, data };
   });
 }

@@ -4,14 +4,8 @@ import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import type { MeterCheck } from '@/core';
 import { asPerson, type ActionResult } from '@/features/accounts/identify';
-import { doubtMeter } from '@/features/batches/service';
-import {
-  addMeter,
-  meterCheckSchema,
-  meterSchema,
-  recordMeterCheck,
-  retireMeter,
-} from '@/features/readings/service';
+import { meterChecked } from '@/features/batches/service';
+import { addMeter, meterCheckSchema, meterSchema, retireMeter } from '@/features/readings/service';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 import { fieldsOf, readInput } from '@/platform/read-input';
@@ -45,14 +39,9 @@ export async function checkMeterAction(input: unknown): Promise<ActionResult<Che
   return asPerson('work_batches', async (person) => {
     const parsed = readInput(meterCheckSchema, input);
     if (!parsed.success) return { ok: false, code: 'bad_input', fields: fieldsOf(parsed.error) };
-    const now = nowS();
-    const done = await recordMeterCheck(db(), parsed.data, person.name, now);
-    if (!done) return { ok: false, code: 'no_such_meter' };
-    const { check, name, doubtFromS } = done;
-    const meter = { id: parsed.data.meterId, name, checkId: parsed.data.id };
-    const doubted =
-      doubtFromS === null ? [] : await doubtMeter(db(), { ...meter, sinceS: doubtFromS }, now);
+    const data = await meterChecked(db(), parsed.data, person.name, nowS());
+    if (!data) return { ok: false, code: 'no_such_meter' };
     revalidatePath('/house', 'layout');
-    return { ok: true, data: { ...check, doubted } };
+    return { ok: true, data };
   });
 }

@@ -1,3 +1,4 @@
+import { sql } from 'kysely';
 import { placeNow, refuse, type Entry, type EntryBody, type UnitSystem } from '@/core';
 import { clockDoubt } from '@/platform/clock-watch';
 import type { Db, Tx } from '@/platform/db/client';
@@ -61,6 +62,20 @@ export async function inLogbook<T>(db: Db, work: (tx: Tx) => Promise<T>): Promis
   } catch (error) {
     if (error instanceof NotTaken) return error.refused;
     throw error;
+  }
+}
+
+/** A part of work on the logbook: where something of it is not taken, that is the answer, and only this part is undone. */
+export async function inPart<T>(tx: Tx, work: () => Promise<T>): Promise<T | Refused> {
+  await sql`savepoint part`.execute(tx);
+  try {
+    const made = await work();
+    await sql`release savepoint part`.execute(tx);
+    return made;
+  } catch (error) {
+    if (!(error instanceof NotTaken)) throw error;
+    await sql`rollback to savepoint part`.execute(tx);
+    return error.refused;
   }
 }
 

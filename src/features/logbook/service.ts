@@ -3,6 +3,7 @@ export {
   append,
   appendSeen,
   inLogbook,
+  inPart,
   type Guard,
   type Offer,
   type Offered,

@@ -124,15 +124,20 @@ export async function retireMeter(db: Db, id: string, nowS: number): Promise<Met
   return done ? { ok: true } : { ok: false, code: 'no_such_meter' };
 }
 
-/** A check as it was recorded, with the name of its meter and, where it failed, since when that is in doubt. */
-export type RecordedCheck = { check: MeterCheck; name: string; doubtFromS: number | null };
+/** A check as it was recorded, when, with the name of its meter and, where it failed, since when that is in doubt. */
+export type RecordedCheck = {
+  check: MeterCheck;
+  atS: number;
+  name: string;
+  doubtFromS: number | null;
+};
 
 /**
  * Records what a meter showed in its buffers just now. One that fails counts against what was read since the last that
- * passed. Recorded twice under one id it counts once. @returns null where there is no such meter
+ * passed. Recorded twice under one id it counts once, when it was first. @returns null where there is no such meter
  */
 export async function recordMeterCheck(
-  db: Db,
+  db: Handle,
   { id, meterId, ...input }: MeterCheckInput,
   byName: string,
   nowS: number,
@@ -146,12 +151,6 @@ export async function recordMeterCheck(
   if (!meter) return null;
   const check = checkMeter(input);
   const { slope, offsetPh, middlePh, ok } = check;
-  const passed = await db
-    .selectFrom('phMeterCheck')
-    .select(sql<number | null>`extract(epoch from max(checked_at))::float8`.as('atS'))
-    .where('meterId', '=', meterId)
-    .where('ok', '=', true)
-    .executeTakeFirst();
   await db
     .insertInto('phMeterCheck')
     .values({
@@ -167,7 +166,20 @@ export async function recordMeterCheck(
     })
     .onConflict((c) => c.column('id').doNothing())
     .execute();
-  return { check, name: meter.name, doubtFromS: ok ? null : (passed?.atS ?? 0) };
+  const { checkedAt } = await db
+    .selectFrom('phMeterCheck')
+    .select('checkedAt')
+    .where('id', '=', id)
+    .executeTakeFirstOrThrow();
+  const passed = await db
+    .selectFrom('phMeterCheck')
+    .select(sql<number | null>`extract(epoch from max(checked_at))::float8`.as('atS'))
+    .where('meterId', '=', meterId)
+    .where('ok', '=', true)
+    .where('checkedAt', '<', checkedAt)
+    .executeTakeFirst();
+  const doubtFromS = ok ? null : (passed?.atS ?? 0);
+  return { check, atS: checkedAt.getTime() / 1000, name: meter.name, doubtFromS };
 }
 
 type Logged = Extract<EntryBody, { kind: 'ph_logged' }>;

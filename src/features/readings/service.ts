@@ -5,6 +5,7 @@ export {
   lastChecks,
   lastPassedS,
   recordCalibration,
+  type CalibrationInput,
 } from './calibrations';
 export { ingestReadings } from './ingest';
 export {
@@ -28,6 +29,7 @@ export {
   meterSchema,
   recordMeterCheck,
   retireMeter,
+  type MeterCheckInput,
   type PhMeter,
 } from './meters';
 export { probeGuard } from './probe-guard';
