@@ -10,6 +10,7 @@ import {
   appendSeen,
   findBatch,
   inLogbook,
+  inPart,
   loadEntries,
   seeDossier,
   SYSTEM,
@@ -79,6 +80,39 @@ describe('several batches in one go', () => {
       batch: code,
     });
     expect(await loadEntries(t.db, a)).toHaveLength(1);
+  });
+
+  test('of work in parts only the part that is not taken is undone, and says why', async () => {
+    const [a, b] = [await begin(), await begin()];
+    const known = noted('known');
+    const how = { nowS: nowS() };
+    const put = (ref: string, entries: NewEntry[]) =>
+      inLogbook(t.db, async (tx) => {
+        const own = noted('before it');
+        await append(tx, [{ ref: a, entry: own }], how);
+        const part = await inPart(tx, () =>
+          append(
+            tx,
+            entries.map((entry) => ({ ref, entry })),
+            how,
+          ),
+        );
+        await append(tx, [{ ref: a, entry: noted('after it') }], how);
+        return part;
+      });
+    expect(await put(b, [known])).toMatchObject({ known: false });
+    const other = { ...known, body: { kind: 'noted' as const, text: 'another' } };
+    expect(await put(b, [noted('gone again'), other])).toMatchObject({ code: 'id_taken' });
+    expect(await texts(b)).toEqual(['known']);
+    expect(await texts(a)).toEqual(['before it', 'after it', 'before it', 'after it']);
+    /* What fails otherwise undoes all of it. */
+    const broken = inLogbook(t.db, (tx) =>
+      append(tx, [{ ref: a, entry: noted('too much') }], how).then(() =>
+        inPart(tx, () => Promise.reject(new Error('no disk'))),
+      ),
+    );
+    await expect(broken).rejects.toThrow('no disk');
+    expect(await texts(a)).toHaveLength(4);
   });
 
   test('an entry may rest on one before it in the same load', async () => {
