@@ -37,13 +37,13 @@ export function assignPeople(
 ): Assigned[] {
   const busy = new Map<string, { startS: number; endS: number }[]>();
   const doneS = new Map<string, number>();
-  const given: { n: Needed; people: string[] }[] = [];
+  const workOf = new Map<string, { startS: number; people: string[] }[]>();
   const everybody = [...new Set(there.flatMap((t) => t.people))].sort();
   const isFree = (who: string, n: Needed) =>
     (busy.get(who) ?? []).every((b) => b.endS <= n.startS || b.startS >= n.endS);
   const nearTo = (n: Needed): readonly string[] => {
-    const own = given.filter((g) => same(g.n.id) === same(n.id) && !g.n.brief);
-    const near = n.brief ? own.find((g) => g.n.startS >= n.startS) : own.at(-1);
+    const own = workOf.get(same(n.id)) ?? [];
+    const near = n.brief ? own.find((w) => w.startS >= n.startS) : own.at(-1);
     return near?.people ?? [];
   };
   const chosen = new Map<string, Omit<Assigned, 'id'>>();
@@ -71,7 +71,10 @@ export function assignPeople(
       busy.set(who, [...(busy.get(who) ?? []), n]);
       doneS.set(who, (doneS.get(who) ?? 0) + n.endS - n.startS);
     }
-    given.push({ n, people });
+    if (!n.brief) {
+      const own = workOf.get(same(n.id)) ?? [];
+      workOf.set(same(n.id), [...own, { startS: n.startS, people }]);
+    }
     chosen.set(n.id, { people, besides });
   }
   return needed.map(({ id }) => ({ id, ...chosen.get(id)! }));
