@@ -5,7 +5,7 @@ import type { PlanNames } from '@/words/plan';
 import { useShow } from '@/ui/show-context';
 import type { Bar } from './board/layout';
 import type { Held, Moved } from './board/use-move';
-import type { Live } from './live';
+import type { Signal } from './signal';
 
 /** Where something is while it is dragged: from when, and in which other place. */
 export type Way = { bar: Bar; startS: number; into: string | null };
@@ -15,8 +15,8 @@ type Props = {
   selected: Held | null;
   names: PlanNames;
   /** What the plan breaks; null while nobody knows. */
-  live: Live<readonly string[]>;
-  way: Live<Way>;
+  live: Signal<readonly string[]>;
+  way: Signal<Way>;
   onKeep: () => void;
   onPutBack: () => void;
 };

@@ -13,13 +13,14 @@ import { headsOf, linesOf, type Bar, type Line, type View } from './board/layout
 import { scaleOf, type Zoom } from './board/scale';
 import { useMove, type Held, type Moved } from './board/use-move';
 import { LatestOnly } from './latest-only';
-import { Live } from './live';
+import { Signal } from './signal';
 import { LateList } from './LateList';
 import { LeverForm } from './LeverForm';
 import { Breaks, MoveBar, type Way } from './MoveBar';
 import { OfferBar } from './OfferBar';
 import { StepPanel } from './StepPanel';
 import { StandLine } from './StandLine';
+import { Still } from './Still';
 import { TodayList } from './TodayList';
 import { useNames } from './use-names';
 import { usePlanner } from './use-planner';
@@ -53,8 +54,8 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
   const basedOn = `${board.copyId} ${board.plan?.number}`;
   const [hand, setHand] = useState<{ of: string; moved: Moved } | null>(null);
   const draft = hand?.of === basedOn ? hand.moved : null;
-  const [live] = useState(() => new Live<readonly string[]>());
-  const [way] = useState(() => new Live<Way>());
+  const [live] = useState(() => new Signal<readonly string[]>());
+  const [way] = useState(() => new Signal<Way>());
   const placed = draft?.steps ?? board.placed;
   const { pins, worker } = planner;
 
@@ -155,20 +156,22 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
             canUndo={board.plan !== null}
             onPlan={() => void planner.planAll(wordsOf)}
           />
-          {planner.said && (
-            <div className="mt-3">
-              <Notice tone={planner.said.tone}>{planner.said.text}</Notice>
-            </div>
-          )}
-          {planner.offer && canWork && (
-            <OfferBar board={board} offer={planner.offer} names={names} planner={planner} />
-          )}
-          {!planner.offer && broken.length > 0 && (
-            <div className="sheet mt-3 text-sm">
-              <b>The plan breaks by now:</b>
-              <Breaks words={broken} />
-            </div>
-          )}
+          <Still way={way}>
+            {planner.said && (
+              <div className="mt-3">
+                <Notice tone={planner.said.tone}>{planner.said.text}</Notice>
+              </div>
+            )}
+            {planner.offer && canWork && (
+              <OfferBar board={board} offer={planner.offer} names={names} planner={planner} />
+            )}
+            {!planner.offer && broken.length > 0 && (
+              <div className="sheet mt-3 text-sm">
+                <b>The plan breaks by now:</b>
+                <Breaks words={broken} />
+              </div>
+            )}
+          </Still>
           <div className="mt-3 hidden sm:block">
             <BoardGrid
               board={board}

@@ -1,7 +1,7 @@
-import { Live } from './live';
+import { Signal } from './signal';
 
 test('who listens hears of every change, until they stop listening', () => {
-  const live = new Live<readonly string[]>();
+  const live = new Signal<readonly string[]>();
   const heard: (readonly string[] | null)[] = [];
   const stop = live.subscribe(() => heard.push(live.get()));
   expect(live.get()).toBeNull();

@@ -1,5 +1,5 @@
 /** What changes while something moves, for the one part of the page that shows it. */
-export class Live<T> {
+export class Signal<T> {
   private now: T | null = null;
   private readonly hearers = new Set<() => void>();
 
