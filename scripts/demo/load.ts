@@ -15,7 +15,7 @@ import { loadSiteData } from './site';
 import { TIME_ZONE } from './site-zone';
 import { tellFerment } from './ferment';
 import { tellMaking } from './making';
-import { loadPlan } from './plan';
+import { loadPlan, loadRoster } from './plan';
 import { lotsByName } from './stores';
 import { tellWays } from './ways';
 import { HOUR, tell, type Story, type World } from './story';
@@ -195,8 +195,9 @@ export async function loadDemo(db: Db, nowS: number): Promise<DemoDevice[]> {
     await tellPresent(w, by, nowS);
     await tellMaking(w, by, nowS);
     await tellFerment(w, by['Heather tang ring']!, nowS);
+    if (isNew) await loadRoster(db, nowS);
+    await loadPlan(db, by, nowS);
   }
-  if (isNew) await loadPlan(db, by, nowS);
   const name = 'Simulated house';
   await db
     .updateTable('device')

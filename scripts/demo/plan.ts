@@ -5,7 +5,7 @@ import { listPeople } from '../../src/features/accounts/service';
 import type { Priority } from '../../src/features/plan/contract';
 import { insertClosure } from '../../src/features/plan/repository';
 import { loadBoard, savePlan } from '../../src/features/plan/service';
-import { saveWish } from '../../src/features/plan/wishes';
+import { openWishes, removeWish, saveWish } from '../../src/features/plan/wishes';
 import { changeRoster } from '../../src/features/settings/service';
 import type { PlannedRecipe } from '../../src/core';
 import type { Version } from '../../src/features/recipes/repository';
@@ -33,7 +33,7 @@ export const thickRing: PlannedRecipe = (() => {
 })();
 
 /** Ines works early, Tomas late, Maud on four days; somebody is there on Sundays, so that no raw meat waits; one day is off. */
-async function loadRoster(db: Db, nowS: number): Promise<void> {
+export async function loadRoster(db: Db, nowS: number): Promise<void> {
   const people = await listPeople(db);
   const idOf = (name: string) => people.find((p) => p.name === name)!.id;
   const shift = (name: string, days: number[], from: string, to: string) => ({
@@ -79,9 +79,12 @@ const ASKED: Asked[] = [
   ['Orchard supper coil (fresh)', 10, 5, 15, '', 1],
 ];
 
-/** Wishes for next week, and the plan of it. */
-export async function loadPlan(db: Db, by: Record<string, Version>, nowS: number): Promise<void> {
-  await loadRoster(db, nowS);
+/** Wishes for next week, where none are left that could still be in time. */
+async function wishWeek(db: Db, by: Record<string, Version>, nowS: number): Promise<void> {
+  const wishes = await openWishes(db);
+  const past = wishes.filter((w) => w.readyByS <= nowS);
+  for (const { id } of past) await removeWish(db, id);
+  if (wishes.length > past.length) return;
   const monday = DateTime.fromSeconds(nowS, { zone: TIME_ZONE }).plus({ weeks: 1 }).startOf('week');
   const at = (weekday: number, hour: number) => monday.set({ weekday: weekday as 1, hour });
   await insertClosure(db, {
@@ -108,16 +111,21 @@ export async function loadPlan(db: Db, by: Record<string, Version>, nowS: number
     );
     if (!saved.ok) throw new Error(`${name}: ${saved.code}`);
   }
+}
+
+/** Next week's orders, planned round what runs at present. */
+export async function loadPlan(db: Db, by: Record<string, Version>, nowS: number): Promise<void> {
+  await wishWeek(db, by, nowS);
   const { board } = (await loadBoard(db, nowS, null))!;
-  const plan = planBatches({
+  const pins = board.plan?.pins ?? [];
+  const { steps } = planBatches({
     ...board.task,
-    fixed: withPins(board.task, [], []),
+    fixed: withPins(board.task, board.placed, pins),
     limits: { timeMs: 60_000, rounds: 120 },
   });
-  const { steps } = plan;
   const kept = await savePlan(
     db,
-    { copyId: null, basedOn: 0, why: 'planned', steps, pins: [] },
+    { copyId: null, basedOn: board.plan?.number ?? 0, why: 'planned', steps, pins },
     'Maud Harrow',
   );
   if (!kept.ok) throw new Error(`the demo's plan: ${kept.code}`);

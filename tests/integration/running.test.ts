@@ -117,7 +117,7 @@ test('every running batch has a way: what it has behind it is not planned again,
   }
 });
 
-test('started again within the hour the demo is kept; a day later it runs anew and the old ends are told', async () => {
+test('started again within the hour the demo is kept, and earlier devices may speak no more', async () => {
   const before = (await open()).map((d) => d.head.id).sort();
   const pool = makePool(url, 2);
   await loadDemo(demo, nowS());

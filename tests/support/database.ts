@@ -81,11 +81,11 @@ export async function freshDatabase(): Promise<TestDb> {
 }
 
 /** The demo in a database of its own, with its simulated houses. */
-export async function demoDatabase(): Promise<
-  Omit<Site, 'db'> & { demo: Db; devices: DemoDevice[] }
-> {
+export async function demoDatabase(
+  nowS = Date.now() / 1000,
+): Promise<Omit<Site, 'db'> & { demo: Db; devices: DemoDevice[] }> {
   const { db: demo, ...site } = await emptySite();
-  return { ...site, demo, devices: await loadDemo(demo, Date.now() / 1000) };
+  return { ...site, demo, devices: await loadDemo(demo, nowS) };
 }
 
 /** No entry of this kind can be recorded until it is mended: what else was to be done with it? @returns how to mend it */
