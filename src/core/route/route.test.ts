@@ -153,6 +153,27 @@ test('what follows at once stands in one block; somebody is there when a step as
   expect(total(watched)).toBe(total(base));
 });
 
+test('from a chamber into the house somebody moves it, and it takes no longer', () => {
+  const base = routed(fermentedRecipe());
+  const isFerment = (s: RouteStep) => s.id === 'ferment';
+  const placedIn = (place: 'chamber' | 'house') =>
+    withRoute(
+      base,
+      base.route.map((s): RouteStep => (isFerment(s) ? { ...s, place } : s)),
+    );
+  const pieces = (place: 'chamber' | 'house') =>
+    recipeBlocks(placedIn(place), hold).flatMap((b) => b.pieces);
+  const begun = (place: 'chamber' | 'house') =>
+    pieces(place).flatMap((p) => (p.key.startsWith('begin:') && p.attended ? [p.key] : []));
+  const after = base.route[base.route.findIndex(isFerment) + 1]!;
+  expect(begun('chamber')).toEqual([`begin:stage:${after.id}`]);
+  expect(begun('house')).toEqual([]);
+  const total = (place: 'chamber' | 'house') => pieces(place).reduce((s, p) => s + p.durationS, 0);
+  expect(total('chamber')).toBe(total('house'));
+  const at = pieces('chamber').findIndex((p) => p.key === `begin:stage:${after.id}`);
+  expect(pieces('chamber')[at + 1]!.key).toBe(`stage:${after.id}`);
+});
+
 test('a cured way without a hold is held as long as the rule asks', () => {
   const base = routed(testRecipe());
   const none = withStep(base, 'cure_hold', null, []);

@@ -1,6 +1,6 @@
 import { acceleratorPpm, type Recipe } from '../formula/recipe';
 import { routeOf } from '../route/adapter';
-import { attendanceOf, isMaking, waitAfter } from '../route/facts';
+import { attendanceOf, isMaking, placeOfStep, waitAfter } from '../route/facts';
 import { holdOf, isChillStep, runStepsOf } from '../route/read';
 import type { RouteStep } from '../route/step';
 import type { CureHoldRule } from '../rules/rule';
@@ -47,10 +47,10 @@ export function planKey(step: RouteStep, run: ReadonlySet<RouteStep>): string {
   return once.includes(step.kind) ? step.kind : `step:${step.id}`;
 }
 
-/** A step as pieces: attended all the way, nowhere, or for the first and last minutes. */
-function piecesOf(step: RouteStep, key: string, durationS: number): Piece[] {
+/** A step as pieces: attended all the way, nowhere, or for the first and last minutes; for the first where it is moved over. */
+function piecesOf(step: RouteStep, key: string, durationS: number, isMoved: boolean): Piece[] {
   const when = attendanceOf(step);
-  const begins = when === 'start' || when === 'both_ends';
+  const begins = when === 'start' || when === 'both_ends' || (isMoved && when !== 'throughout');
   const ends = when === 'end' || when === 'both_ends';
   const atStart = begins ? Math.min(LOAD_S, durationS) : 0;
   const atEnd = ends ? Math.min(LOAD_S, durationS - atStart) : 0;
@@ -72,7 +72,7 @@ function waitOf(recipe: Recipe, step: RouteStep, next: RouteStep | undefined): n
 /**
  * A way as blocks for {@link planBackward}: steps that follow each other at once stand in one block. A cure hold is as
  * long as the rule asks, whatever the recipe plans. Keys are those of {@link planKey}; `load` stands before the first
- * stage of the run.
+ * stage of the run, and somebody is there where a stage is in another place than the one before.
  */
 export function recipeBlocks(recipe: Recipe, holdRule: CureHoldRule): Block[] {
   const route = routeOf(recipe);
@@ -106,7 +106,14 @@ export function recipeBlocks(recipe: Recipe, holdRule: CureHoldRule): Block[] {
       const { maxS } = holdOf(recipe);
       return close(step.waitS ?? Math.max(0, (Number.isFinite(maxS) ? maxS : 2 * holdS) - holdS));
     }
-    if (step.plannedS > 0) open.push(...piecesOf(step, planKey(step, inRun), step.plannedS));
+    const before = steps[i - 1];
+    const isMoved =
+      inRun.has(step) &&
+      before !== undefined &&
+      inRun.has(before) &&
+      placeOfStep(before) !== placeOfStep(step);
+    if (step.plannedS > 0)
+      open.push(...piecesOf(step, planKey(step, inRun), step.plannedS, isMoved));
     const waitS = waitOf(recipe, step, next);
     if (waitS !== null) close(waitS);
   });
