@@ -12,7 +12,7 @@ import { signInDemo } from './lib/sign-in';
 const BATCHES = 40;
 const DAY_S = 24 * 3600;
 const FRAMES = 180;
-/** A tablet of years ago is so many times slower than what is measured on. */
+/** The slower device is taken to be so many times slower than what is measured on. */
 const SLOW = 4;
 
 /** Forty batches in two weeks, wished and planned. */
