@@ -7,7 +7,7 @@ const ALWAYS = [
   { key: 'Referrer-Policy', value: 'same-origin' },
   {
     key: 'Permissions-Policy',
-    value: 'camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), bluetooth=()',
+    value: 'camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=()',
   },
   { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
 ];

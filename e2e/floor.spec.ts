@@ -93,7 +93,7 @@ test('a batch in two casings on a phone: soak, links, map, smoke that goes out, 
   browser,
 }) => {
   test.setTimeout(300_000);
-  const desk = await (await browser.newContext({ baseURL: 'http://127.0.0.1:3210' })).newPage();
+  const desk = await (await browser.newContext()).newPage();
   await signIn(desk, 'tomas');
   await writePair(desk, 'Pair link');
   await page.setViewportSize(PHONE);

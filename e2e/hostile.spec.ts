@@ -1,6 +1,4 @@
 import { expect, test, type Page } from './support/test';
-import { App } from './support/app';
-import { prepare } from './support/database';
 import { signIn } from './support/people';
 import { SCREENS } from './support/screens';
 
@@ -32,51 +30,43 @@ const links = (page: Page, start: string) =>
     .locator(`main a[href^="${start}"]`)
     .evaluateAll((as) => [...new Set(as.map((a) => a.getAttribute('href')!))]);
 
+test.use({ fill: 'hostile' });
+
 test('names that are scripts are text on every screen, in every chart and its tooltip', async ({
-  browser,
+  page,
 }) => {
   test.setTimeout(300_000);
-  const { url } = prepare('jolly_hostile', 'hostile');
-  const app = new App(url, 3240);
-  await app.start();
-  try {
-    const page = await (await browser.newContext({ baseURL: app.base })).newPage();
-    const blocked = await watch(page);
-    await signIn(page, 'maud');
-    const batches = (await links(page, '/batches/')).filter((h) =>
-      /^\/batches\/[0-9a-f-]{36}$/.test(h),
-    );
-    expect(batches.length).toBeGreaterThan(4);
-    await page.goto('/recipes');
-    const recipes = await links(page, '/recipes/');
-    await page.goto('/stores');
-    const stores = await links(page, '/stores/');
-    const tabs = batches.flatMap((b) =>
-      ['', '/house', '/verdict', '/log', '/after'].map((t) => b + t),
-    );
-    let charts = 0;
-    for (const path of [...SCREENS, ...recipes, ...stores, ...tabs]) {
-      await page.goto(path);
-      await expect(page.locator('h1, h2').first()).toBeVisible();
-      if (/house|after|bench/.test(path)) {
-        await page
-          .locator('.apexcharts-canvas')
-          .first()
-          .waitFor({ timeout: 4000 })
-          .catch(() => null);
-        charts += await page.locator('.apexcharts-canvas').count();
-        await hoverCharts(page);
-      }
-      expect(
-        await page.evaluate(() => (window as unknown as { hit?: number }).hit),
-      ).toBeUndefined();
-      expect(await page.locator('img[src="x"]').count()).toBe(0);
+  const blocked = await watch(page);
+  await signIn(page, 'maud');
+  const batches = (await links(page, '/batches/')).filter((h) =>
+    /^\/batches\/[0-9a-f-]{36}$/.test(h),
+  );
+  expect(batches.length).toBeGreaterThan(4);
+  await page.goto('/recipes');
+  const recipes = await links(page, '/recipes/');
+  await page.goto('/stores');
+  const stores = await links(page, '/stores/');
+  const tabs = batches.flatMap((b) =>
+    ['', '/house', '/verdict', '/log', '/after'].map((t) => b + t),
+  );
+  let charts = 0;
+  for (const path of [...SCREENS, ...recipes, ...stores, ...tabs]) {
+    await page.goto(path);
+    await expect(page.locator('h1, h2').first()).toBeVisible();
+    if (/house|after|bench/.test(path)) {
+      await page
+        .locator('.apexcharts-canvas')
+        .first()
+        .waitFor({ timeout: 4000 })
+        .catch(() => null);
+      charts += await page.locator('.apexcharts-canvas').count();
+      await hoverCharts(page);
     }
-    expect(charts).toBeGreaterThan(3);
-    expect(blocked).toEqual([]);
-  } finally {
-    await app.kill('SIGTERM');
+    expect(await page.evaluate(() => (window as unknown as { hit?: number }).hit)).toBeUndefined();
+    expect(await page.locator('img[src="x"]').count()).toBe(0);
   }
+  expect(charts).toBeGreaterThan(3);
+  expect(blocked).toEqual([]);
 });
 
 test('every answer carries its policy, and downloads are not kept', async ({ page }) => {

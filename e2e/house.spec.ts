@@ -1,16 +1,15 @@
 import { expect, test, type Page } from './support/test';
 import AxeBuilder from '@axe-core/playwright';
 import { signIn } from './support/people';
+import { deviceTokens } from './support/site';
 
-const tokens = () => process.env.E2E_TOKENS!.split(',');
-/** Devices in the order of the houses' names: the big one first. */
 const report = async (
   page: Page,
   house: 0 | 1,
   readings: { channel: string; at: string; tempC: number }[],
 ) => {
   const answer = await page.request.post('/api/v1/readings', {
-    headers: { authorization: `Bearer ${tokens()[house]}` },
+    headers: { authorization: `Bearer ${deviceTokens()[house]}` },
     data: { readings, sentAt: new Date().toISOString() },
   });
   expect(answer.ok(), await answer.text()).toBe(true);
@@ -199,7 +198,7 @@ test('a load of two diameters: the link is lost, a probe slides out, the thin on
     },
   );
   const told = await page.request.get('/api/v1/house', {
-    headers: { authorization: `Bearer ${tokens()[0]}` },
+    headers: { authorization: `Bearer ${deviceTokens()[0]}` },
   });
   const program = (await told.json()) as {
     channels: { key: string; piece: { medium: string } | null }[];

@@ -1,5 +1,6 @@
 import { expect, test, type APIRequestContext, type Browser } from './support/test';
 import { PASSWORD, openBatch, signIn } from './support/people';
+import { deviceTokens } from './support/site';
 import { WHO_MAY, everyDoor, type Identity } from './support/who-may';
 
 const ACCOUNTS: Partial<Record<Identity, 'pia' | 'ines' | 'tomas' | 'maud'>> = {
@@ -14,9 +15,8 @@ test('every page and route says who may', () =>
 
 async function contextOf(browser: Browser, identity: Identity): Promise<APIRequestContext> {
   const account = ACCOUNTS[identity];
-  const token = process.env.E2E_TOKENS!.split(',')[0]!;
+  const token = deviceTokens()[0]!;
   const context = await browser.newContext({
-    baseURL: 'http://127.0.0.1:3210',
     ...(identity === 'device' ? { extraHTTPHeaders: { authorization: `Bearer ${token}` } } : {}),
   });
   if (account) await signIn(await context.newPage(), account);
@@ -25,7 +25,7 @@ async function contextOf(browser: Browser, identity: Identity): Promise<APIReque
 
 /** Real ids for the addresses that have one. */
 async function idsOf(browser: Browser): Promise<Record<string, string>> {
-  const page = await (await browser.newContext({ baseURL: 'http://127.0.0.1:3210' })).newPage();
+  const page = await (await browser.newContext()).newPage();
   await signIn(page, 'maud');
   const batch = (await openBatch(page, 'In Big house')).split('/').at(-1)!;
   const idIn = async (at: string, start: string) => {
@@ -87,7 +87,7 @@ for (const identity of ['nobody', 'reader', 'operator', 'formulator', 'lead', 'd
 test('a one-time password opens the account page and nothing else, until it is changed', async ({
   browser,
 }) => {
-  const lead = await (await browser.newContext({ baseURL: 'http://127.0.0.1:3210' })).newPage();
+  const lead = await (await browser.newContext()).newPage();
   await signIn(lead, 'maud');
   await lead.goto('/settings/people');
   await lead.getByLabel('Name', { exact: true }).last().fill('Ruth Vale');
@@ -101,7 +101,7 @@ test('a one-time password opens the account page and nothing else, until it is c
   const said = await lead.getByText(/for one sign-in: /).innerText();
   const once = /sign-in: ([a-z2-9-]+)\./.exec(said)![1]!;
 
-  const page = await (await browser.newContext({ baseURL: 'http://127.0.0.1:3210' })).newPage();
+  const page = await (await browser.newContext()).newPage();
   await page.goto('/sign-in');
   await page.getByLabel('E-mail').fill('ruth@alderhollow.example');
   await page.getByLabel('Password').fill(once);

@@ -3,7 +3,6 @@ import { startJob, weighed } from './support/job';
 import { PASSWORD, signIn, type Who } from './support/people';
 
 const MIN = 60_000;
-test.use({ serviceWorkers: 'allow' });
 
 /** Waits until the device has kept these pages. */
 const keeps = (page: Page, ...paths: string[]) =>
@@ -54,10 +53,7 @@ test('half an hour away with 25 entries from two devices: all are there once, in
   test.setTimeout(300_000);
   await signIn(page, 'ines');
   const { id } = await startJob(page, 'Caraway garden link', 3);
-  const other = await browser.newContext({
-    baseURL: 'http://127.0.0.1:3210',
-    serviceWorkers: 'allow',
-  });
+  const other = await browser.newContext();
   const devices: [Device, Who, number][] = [
     [{ page, context: page.context() }, 'ines', 13],
     [{ page: await other.newPage(), context: other }, 'tomas', 12],
@@ -112,11 +108,11 @@ test('what was kept says how old it is, a page that was not kept says so, and a 
   const kept = page.getByRole('region', { name: 'Kept on this device' });
   await expect(kept).toContainText('a weighing, 17,000.0 g: waits to be sent');
   await expect(page.getByRole('button', { name: 'Record', exact: true })).toBeDisabled();
-  const other = await browser.newContext({ baseURL: 'http://127.0.0.1:3210' });
+  const other = await browser.newContext();
   const second = await other.newPage();
   await signIn(second, 'tomas');
   const answer = await second.request.post(`/api/v1/batches/${id}/entries`, {
-    headers: { origin: 'http://127.0.0.1:3210' },
+    headers: { origin: new URL(second.url()).origin },
     data: {
       id: crypto.randomUUID(),
       happenedAt: new Date().toISOString(),

@@ -1,20 +1,8 @@
 import { expect, test, type Page } from './support/test';
-import { App } from './support/app';
-import { prepare } from './support/database';
 import { local } from './support/logger';
 import { signIn } from './support/people';
 
-const PORT = 3270;
 const MIN_MS = 60_000;
-let app: App;
-test.beforeAll(async () => {
-  const { url } = prepare('jolly_e2e_plan', 'demo');
-  app = new App(url, PORT);
-  await app.start();
-});
-test.afterAll(() => app.kill('SIGTERM'));
-test.use({ baseURL: `http://127.0.0.1:${PORT}` });
-
 const atSite = (ms: number) => local(ms).slice(0, 16);
 
 type Event = { summary: string; startMs: number };
@@ -238,9 +226,7 @@ test('who works when: a shift over midnight, days off, hours besides; nonsense i
     .getByRole('button', { name: 'Remove' })
     .click();
   await expect(night).toBeHidden();
-  const reader = await (
-    await browser.newContext({ baseURL: `http://127.0.0.1:${PORT}` })
-  ).newPage();
+  const reader = await (await browser.newContext()).newPage();
   await signIn(reader, 'pia');
   await reader.goto('/settings/hours');
   await expect(reader.getByText(/Stocktaking/)).toBeVisible();
@@ -286,7 +272,7 @@ test('two people plan at once: the second is told, and nothing of the first is l
   await signIn(page, 'maud');
   await page.goto('/plan');
   await expect(board(page)).toBeVisible();
-  const other = await (await browser.newContext({ baseURL: `http://127.0.0.1:${PORT}` })).newPage();
+  const other = await (await browser.newContext()).newPage();
   await signIn(other, 'tomas');
   await other.goto('/plan');
   await planAll(other);

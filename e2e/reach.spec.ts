@@ -1,24 +1,16 @@
 import { expect, test, type Page } from './support/test';
 import { makePushKeys } from '../src/platform/push-keys';
 import { PushService } from '../tests/support/push-service';
-import { App } from './support/app';
-import { prepare } from './support/database';
 import { signIn } from './support/people';
 
 /** A push service of the site's own network that never answers. */
 const AWAY = 'https://127.0.0.1:9';
-const PORT = 3260;
-let app: App;
-test.beforeAll(async () => {
-  const { url } = prepare('jolly_e2e_reach', 'demo');
-  app = new App(url, PORT, {
+test.use({
+  appEnv: {
     JOLLY_PUSH_KEYS: makePushKeys('mailto:site@test.example'),
     JOLLY_PUSH_ORIGINS: AWAY,
-  });
-  await app.start();
+  },
 });
-test.afterAll(() => app.kill('SIGTERM'));
-test.use({ baseURL: `http://127.0.0.1:${PORT}`, serviceWorkers: 'allow' });
 
 /** The browser of the tests has no push service: in its place stands one that names a device and is never there. */
 async function withPush(page: Page): Promise<void> {
@@ -90,7 +82,7 @@ test('a device is switched on, is shown what comes while no page is looked at, a
   );
   await devtools.send('ServiceWorker.enable');
   await devtools.send('ServiceWorker.deliverPushMessage', {
-    origin: app.base,
+    origin: new URL(page.url()).origin,
     registrationId: await found,
     data: JSON.stringify({
       title: 'Act now: fire out',

@@ -8,6 +8,9 @@ if (command === 'demo' || command === 'start') {
 } else if (command === 'test') {
   const { test } = await import('./test');
   await test(args);
+} else if (command === 'build') {
+  const { buildIfNeeded } = await import('./lib/build');
+  buildIfNeeded();
 } else if (command === 'bench') {
   const { bench, benchOfYears } = await import('./bench');
   await (args.includes('--years') ? benchOfYears() : bench());

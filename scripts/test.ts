@@ -1,118 +1,82 @@
-import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
-import { buildIfNeeded } from './lib/build';
+import { makeTemplates } from '../tests/support/templates';
 import { bin, ROOT } from './lib/paths';
 import { startPostgres } from './lib/postgres';
+import { isPartName, PARTS, STAGES, type Part, type PartName } from './test/parts';
+import { runPart, runQuietly } from './test/run-part';
+import { slowest, type PartResult } from './test/results';
 
-type Count = { passed: number; failed: number };
+const SECRET = 'only-for-tests-only-for-tests-only-for-tests';
+const SLOWEST_SHOWN = 10;
+/** A test database is thrown away: nothing of it needs to outlive a power cut. */
+const THROWN_AWAY = ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off'];
 
-const NONE: Count = { passed: 0, failed: 1 };
+type Wanted = { parts: PartName[]; patterns: string[]; thorough: boolean };
 
-function runPart(title: string, command: string, args: string[], env: NodeJS.ProcessEnv): boolean {
-  console.log(`\n# ${title}`);
-  return spawnSync(command, args, { cwd: ROOT, env, stdio: 'inherit' }).status === 0;
+/** `./kettle test [--thorough] [part …] [pattern …]`: without a part, all of them. */
+function wantedOf(words: readonly string[]): Wanted {
+  const parts = words.filter(isPartName);
+  return {
+    parts: parts.length > 0 ? parts : (Object.keys(PARTS) as PartName[]),
+    patterns: words.filter((w) => !isPartName(w) && w !== '--thorough'),
+    thorough: words.includes('--thorough'),
+  };
 }
 
-const single = (ok: boolean): Count => ({ passed: ok ? 1 : 0, failed: ok ? 0 : 1 });
-
-/** Runs a runner that writes its result as JSON, and reads the counts from there; a runner that wrote none has failed. */
-function counted(
-  title: string,
-  command: string,
-  args: string[],
-  env: NodeJS.ProcessEnv,
-  file: string,
-  read: (json: never) => Count,
-): Count {
-  fs.rmSync(file, { force: true });
-  const ok = runPart(title, command, args, env);
-  const count = fs.existsSync(file)
-    ? read(JSON.parse(fs.readFileSync(file, 'utf8')) as never)
-    : NONE;
-  return !ok && count.failed === 0 ? { ...count, failed: 1 } : count;
+async function build(env: NodeJS.ProcessEnv): Promise<void> {
+  const { ok, output } = await runQuietly(bin('tsx'), ['scripts/main.ts', 'build'], env);
+  if (!ok) throw new Error(`The build failed:\n${output}`);
 }
 
-const jestCount = (r: {
-  numPassedTests: number;
-  numFailedTests: number;
-  numFailedTestSuites: number;
-}): Count => ({
-  passed: r.numPassedTests,
-  failed: Math.max(r.numFailedTests, r.numFailedTestSuites),
-});
-const browserCount = (r: {
-  stats: { expected: number; unexpected: number; flaky: number };
-}): Count => ({
-  passed: r.stats.expected + r.stats.flaky,
-  failed: r.stats.unexpected,
-});
+function report(results: Map<PartName, PartResult>, startedMs: number): void {
+  const all = [...results.values()];
+  const files = slowest(all, SLOWEST_SHOWN);
+  if (files.length > 0) console.log('\n# Slowest files');
+  for (const { file, seconds } of files)
+    console.log(`${seconds.toFixed(1).padStart(7)} s  ${path.relative(ROOT, path.resolve(file))}`);
+  const passed = all.reduce((sum, r) => sum + r.passed, 0);
+  const failed = all.reduce((sum, r) => sum + r.failed, 0);
+  console.log(`\nTook ${Math.round((Date.now() - startedMs) / 1000)} s.`);
+  console.log(`${passed} passed, ${failed} failed`);
+  process.exitCode = failed === 0 ? 0 : 1;
+}
 
 /** Everything: lint, import direction, types, unit, integration and browser tests. Ends with `N passed, N failed`. */
-export async function test(only: string[]): Promise<void> {
-  const out = path.join(ROOT, '.data/test');
-  fs.mkdirSync(out, { recursive: true });
-  const server = process.env.DATABASE_URL
-    ? { url: process.env.DATABASE_URL, wasRunning: true, stop: () => undefined }
-    : await startPostgres('pg-test');
+export async function test(words: string[]): Promise<void> {
+  const startedMs = Date.now();
+  const { parts, patterns, thorough } = wantedOf(words);
+  fs.mkdirSync(path.join(ROOT, '.data/test'), { recursive: true });
+  const needs = (what: keyof Part['needs']) =>
+    parts.some((p) => (PARTS[p] as Part).needs[what] === true);
+  const given = process.env.DATABASE_URL;
+  const own = !given && needs('database') ? await startPostgres('pg-test', THROWN_AWAY) : null;
   const env: NodeJS.ProcessEnv = {
     ...process.env,
-    DATABASE_URL: server.url,
-    BETTER_AUTH_SECRET: 'only-for-tests-only-for-tests-only-for-tests',
-    JOLLY_LEDGER_KEYS: 'only-for-tests-only-for-tests-only-for-tests',
+    DATABASE_URL: given ?? own?.url ?? '',
+    BETTER_AUTH_SECRET: SECRET,
+    JOLLY_LEDGER_KEYS: SECRET,
     TZ: 'UTC',
+    ...(thorough ? { JOLLY_THOROUGH: '1' } : {}),
   };
-  const jest = (project: string, args: string[] = []) => {
-    const file = path.join(out, `${project}.json`);
-    return counted(
-      `${project} tests`,
-      bin('jest'),
-      ['--selectProjects', project, '--json', `--outputFile=${file}`, '--silent', ...args],
-      env,
-      file,
-      jestCount,
-    );
-  };
-  const parts: Record<string, () => Count> = {
-    lint: () => single(runPart('lint', bin('eslint'), ['.', '--max-warnings=0'], env)),
-    imports: () =>
-      single(
-        runPart(
-          'direction of imports',
-          bin('depcruise'),
-          ['src', '--config', '.dependency-cruiser.cjs'],
-          env,
-        ),
-      ),
-    format: () =>
-      single(runPart('format', bin('prettier'), ['--check', '--log-level=warn', '.'], env)),
-    types: () => single(runPart('types', bin('tsc'), ['--noEmit'], env)),
-    unit: () => jest('unit'),
-    integration: () => jest('integration', ['--runInBand']),
-    browser: () => {
-      buildIfNeeded();
-      const file = path.join(out, 'browser.json');
-      return counted(
-        'browser tests',
-        bin('playwright'),
-        ['test', '--reporter=line,json'],
-        { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
-        file,
-        browserCount,
-      );
-    },
-  };
-  const total: Count = { passed: 0, failed: 0 };
-  try {
-    for (const [name, part] of Object.entries(parts)) {
-      if (only.length > 0 && !only.includes(name)) continue;
-      const { passed, failed } = part();
-      total.passed += passed;
-      total.failed += failed;
+  const results = new Map<PartName, PartResult>();
+  const step = async (name: (typeof STAGES)[number][number][number]) => {
+    if (name === 'build') return needs('build') ? build(env) : undefined;
+    if (name !== 'templates') {
+      if (parts.includes(name)) results.set(name, await runPart(name, patterns, env));
+      return;
     }
+    if (needs('database')) env.JOLLY_TEMPLATES = JSON.stringify(await makeTemplates(env));
+  };
+  try {
+    for (const stage of STAGES)
+      await Promise.all(
+        stage.map(async (lane) => {
+          for (const name of lane) await step(name);
+        }),
+      );
   } finally {
-    if (!server.wasRunning) server.stop();
+    if (own && !own.wasRunning) own.stop();
   }
-  console.log(`\n${total.passed} passed, ${total.failed} failed`);
-  process.exitCode = total.failed === 0 ? 0 : 1;
+  report(results, startedMs);
 }

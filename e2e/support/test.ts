@@ -1,4 +1,6 @@
-import { test as base, type Page } from '@playwright/test';
+import { expect, test as base, type Page } from '@playwright/test';
+import { Faults } from './faults';
+import { Sites, type Fill, type Site } from './site';
 
 export { expect } from '@playwright/test';
 export type { APIRequestContext, Browser, BrowserContext, Locator, Page } from '@playwright/test';
@@ -33,13 +35,51 @@ function patient(page: Page): void {
   };
 }
 
-export const test = base.extend<object, object>({
+type PerTest = {
+  /** What the file's database holds at its beginning. */
+  fill: Fill;
+  /** Environment of the file's application, besides the usual. */
+  appEnv: Record<string, string>;
+  /** Errors that a test brings about on purpose; every other one fails it. */
+  expectedErrors: readonly RegExp[];
+  site: Site;
+  noErrors: void;
+};
+type PerWorker = { sites: Sites; faults: Faults };
+
+export const test = base.extend<PerTest, PerWorker>({
+  fill: ['demo', { option: true }],
+  appEnv: [{}, { option: true }],
+  expectedErrors: [[], { option: true }],
+  sites: [
+    async ({}, use, { parallelIndex }) => {
+      const sites = new Sites(parallelIndex);
+      await use(sites);
+      await sites.end();
+    },
+    { scope: 'worker', timeout: 180_000 },
+  ],
+  faults: [async ({}, use) => use(new Faults()), { scope: 'worker' }],
+  site: [
+    async ({ sites, fill, appEnv }, use, info) => use(await sites.of(info.file, fill, appEnv)),
+    { auto: true, timeout: 180_000 },
+  ],
+  baseURL: async ({ site }, use) => use(site.base),
+  noErrors: [
+    async ({ faults, expectedErrors }, use) => {
+      faults.take([]);
+      await use();
+      expect(faults.take(expectedErrors), 'errors in the pages of this test').toEqual([]);
+    },
+    { auto: true },
+  ],
   browser: [
-    async ({ browser }, use) => {
+    async ({ browser, sites, faults }, use) => {
       const newContext = browser.newContext.bind(browser);
-      browser.newContext = async (...args) => {
-        const context = await newContext(...args);
+      browser.newContext = async (options) => {
+        const context = await newContext({ baseURL: sites.base, ...options });
         context.on('page', patient);
+        faults.watch(context);
         return context;
       };
       await use(browser);

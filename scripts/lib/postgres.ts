@@ -80,8 +80,14 @@ function isAlive(cluster: string): boolean {
   }
 }
 
-/** Starts the project's own PostgreSQL 15 on loopback, made at first use; takes over one that still runs. */
-export async function startPostgres(name = 'pg'): Promise<Server> {
+/**
+ * Starts the project's own PostgreSQL 15 on loopback, made at first use; takes over one that still runs.
+ * @param settings of the server for this start, as in `fsync=off`
+ */
+export async function startPostgres(
+  name = 'pg',
+  settings: readonly string[] = [],
+): Promise<Server> {
   const user = serverUser();
   const folder = dataFolder(name, user);
   const cluster = path.join(folder, 'cluster');
@@ -90,7 +96,8 @@ export async function startPostgres(name = 'pg'): Promise<Server> {
   const password = fs.readFileSync(secretFile, 'utf8');
   const ctl = (...args: string[]) => asUser(user, [`${BIN}/pg_ctl`, '-D', cluster, ...args]);
   const log = path.join(folder, 'server.log');
-  const begin = (at: number) => ctl('-w', '-l', log, '-o', `-p ${at}`, 'start');
+  const options = settings.map((s) => ` -c ${s}`).join('');
+  const begin = (at: number) => ctl('-w', '-l', log, '-o', `-p ${at}${options}`, 'start');
   let port: number;
   const running = succeeds(
     user ? 'runuser' : `${BIN}/pg_ctl`,

@@ -1,24 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
-import pg from 'pg';
-import { seedRules, addHouse } from '@/features/settings/service';
+import { addHouse } from '@/features/settings/service';
 import { saveSite } from '@/features/settings/repository';
 import { decideVersion, saveRecipe } from '@/features/recipes/service';
-import { makePlainDb, makePool, type Db } from '@/platform/db/client';
+import { makeDb, makePlainDb, makePool, type Db } from '@/platform/db/client';
 import { loadDemo, type DemoDevice } from '../../scripts/demo/load';
 import { DEMO_RECIPES } from '../../scripts/demo/recipes';
-import { openSite } from '../../scripts/lib/site-database';
+import { copyOf, templates, type Filling } from './templates';
 
 /** Two handles: as the application signs in, and as the owner of the tables, who can do what the application can't. */
 type Site = { db: Db; url: string; owner: Db; ownerUrl: string; drop: () => Promise<void> };
 export type TestDb = Site & { versionId: string };
-
-async function admin(server: string, sql: (name: string) => string, name: string): Promise<void> {
-  const client = new pg.Client({ connectionString: server });
-  await client.connect();
-  await client.query(sql(client.escapeIdentifier(name)));
-  await client.end();
-}
 
 export async function approve(db: Db, versionId: string): Promise<void> {
   const answer = await decideVersion(
@@ -29,15 +21,11 @@ export async function approve(db: Db, versionId: string): Promise<void> {
   if (!answer.ok) throw new Error(answer.code);
 }
 
-/** A database with the schema and the rules. */
-async function emptySite(): Promise<Site> {
-  const name = `jolly_it_${randomUUID().slice(0, 8)}`;
-  const server = process.env.DATABASE_URL!;
-  await admin(server, (n) => `create database ${n}`, name);
-  const ownerUrl = server.replace(/\/[^/]*$/, `/${name}`);
-  const { url, db } = await openSite(ownerUrl);
-  const owner = makePlainDb(makePool(ownerUrl, 3));
-  await seedRules(db);
+/** A database of a test file, copied from a template, with a scale. */
+async function openCopy(filling: Filling): Promise<Site> {
+  const copy = await copyOf(filling, `jolly_it_${randomUUID().slice(0, 8)}`);
+  const db = makeDb(makePool(copy.url, 5));
+  const owner = makePlainDb(makePool(copy.ownerUrl, 3));
   await db
     .insertInto('scale')
     .values({ id: 's', name: 'Test scale', capacityG: 60_000, resolutionG: 0.1 })
@@ -45,14 +33,14 @@ async function emptySite(): Promise<Site> {
   const drop = async () => {
     await db.destroy();
     await owner.destroy();
-    await admin(server, (n) => `drop database ${n} with (force)`, name);
+    await copy.drop();
   };
-  return { db, url, owner, ownerUrl, drop };
+  return { ...copy, db, owner, drop };
 }
 
 /** A fresh database with a site, a house with two channels and one recipe. */
 export async function freshDatabase(): Promise<TestDb> {
-  const site = await emptySite();
+  const site = await openCopy('empty');
   const { db } = site;
   const day = { from: '06:00', to: '18:00' };
   await saveSite(db, {
@@ -80,12 +68,13 @@ export async function freshDatabase(): Promise<TestDb> {
   return { ...site, versionId: saved.data.versionId };
 }
 
-/** The demo in a database of its own, with its simulated houses. */
+/** The demo in a database of its own, with its simulated houses; as of another moment it is loaded anew. */
 export async function demoDatabase(
-  nowS = Date.now() / 1000,
+  asOfS?: number,
 ): Promise<Omit<Site, 'db'> & { demo: Db; devices: DemoDevice[] }> {
-  const { db: demo, ...site } = await emptySite();
-  return { ...site, demo, devices: await loadDemo(demo, nowS) };
+  const { db: demo, ...site } = await openCopy(asOfS === undefined ? 'demo' : 'empty');
+  const devices = asOfS === undefined ? templates().devices : await loadDemo(demo, asOfS);
+  return { ...site, demo, devices };
 }
 
 /** No entry of this kind can be recorded until it is mended: what else was to be done with it? @returns how to mend it */

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import type { Reading } from '../lethality/reading';
 import type { Line } from '../testing/batch';
 import { AIR, caseOf, CORE, MIN, play, SECOND, withSecond, type Played } from '../testing/played';
+import { runs } from '../testing/thorough';
 import { judge } from './judge';
 
 /** A change that makes the truth worse, and never better, or takes evidence away; with what it does. */
@@ -121,7 +122,7 @@ const BASES = {
 
 const signable = (p: Played) => judge(caseOf(p)).overall === 'pass';
 
-test('20,000 times one to three changes for the worse: a bad batch is never signable', () => {
+test('one to three changes for the worse, over and over: a bad batch is never signable', () => {
   const names = Object.keys(BASES) as (keyof typeof BASES)[];
   fc.assert(
     fc.property(
@@ -132,7 +133,7 @@ test('20,000 times one to three changes for the worse: a bad batch is never sign
         if (signable(p)) throw new Error(`${name}, ${steps.map(([what]) => what).join('; ')}`);
       },
     ),
-    { seed: 2026, numRuns: 20_000, endOnFailure: true, includeErrorInReport: false },
+    { seed: 2026, numRuns: runs(20_000), endOnFailure: true, includeErrorInReport: false },
   );
 });
 
@@ -144,6 +145,6 @@ test('a good batch that one change made unsignable is not made signable by anoth
       const once = a(good);
       if (!signable(once) && signable(b(once))) throw new Error(`${first}, then ${second}`);
     }),
-    { seed: 7, numRuns: 2_000, endOnFailure: true, includeErrorInReport: false },
+    { seed: 7, numRuns: runs(2_000), endOnFailure: true, includeErrorInReport: false },
   );
 });

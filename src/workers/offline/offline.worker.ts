@@ -4,6 +4,7 @@ import {
   NetworkFirst,
   NetworkOnly,
   Serwist,
+  type RouteHandlerCallback,
   type SerwistPlugin,
 } from 'serwist';
 import {
@@ -68,16 +69,29 @@ const built = new CacheFirst({
   plugins: [new ExpirationPlugin({ maxEntries: 500, maxAgeSeconds: 30 * 24 * 3600 })],
 });
 
+/**
+ * The script of a web worker, under the address it was asked for. A kept response carries the address it was kept under,
+ * without the fragment; in the fragment the framework tells a worker where its chunks are, and without it no worker starts.
+ */
+const workerScript: RouteHandlerCallback = async (options) => {
+  const { body, status, statusText, headers } = await built.handle(options);
+  return new Response(body, { status, statusText, headers });
+};
+
+const isBuilt = (url: URL) =>
+  url.pathname.startsWith('/_next/static/') || url.pathname === '/icon.svg';
+
 const serwist = new Serwist({
   skipWaiting: true,
   clientsClaim: true,
   disableDevLogs: true,
   runtimeCaching: [
     {
-      matcher: ({ url, sameOrigin }) =>
-        sameOrigin && (url.pathname.startsWith('/_next/static/') || url.pathname === '/icon.svg'),
-      handler: built,
+      matcher: ({ url, request, sameOrigin }) =>
+        sameOrigin && isBuilt(url) && request.destination === 'worker',
+      handler: workerScript,
     },
+    { matcher: ({ url, sameOrigin }) => sameOrigin && isBuilt(url), handler: built },
     {
       matcher: ({ url, request, sameOrigin }) =>
         sameOrigin && request.mode === 'navigate' && isFloorPage(url.pathname),
