@@ -63,7 +63,8 @@ export async function test(words: string[]): Promise<void> {
   const step = async (name: (typeof STAGES)[number][number][number]) => {
     if (name === 'build') return needs('build') ? build(env) : undefined;
     if (name !== 'templates') {
-      if (parts.includes(name)) results.set(name, await runPart(name, patterns, env));
+      if (parts.includes(name))
+        results.set(name, await runPart(name, patterns, env, parts.length === 1));
       return;
     }
     if (needs('database')) env.JOLLY_TEMPLATES = JSON.stringify(await makeTemplates(env));

@@ -1,3 +1,6 @@
+/** How a page learns the nonce of its own answer. */
+export const NONCE_HEADER = 'x-page-nonce';
+
 /** A word that only this answer knows, base64. */
 export const newNonce = (): string =>
   Buffer.from(crypto.getRandomValues(new Uint8Array(16))).toString('base64');

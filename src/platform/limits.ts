@@ -16,6 +16,7 @@ export type LimitKind = keyof typeof KINDS;
 
 const FIRST_WAIT_S = 30;
 const DAY_S = 24 * 3600;
+const CLEARED_AFTER_MS = 3600_000;
 
 export type Tried = { ok: true } | { ok: false; waitS: number };
 
@@ -28,13 +29,15 @@ export class Limits {
   private readonly tries: Record<LimitKind, RateLimiterPostgres>;
   private readonly strikes: RateLimiterPostgres;
 
-  constructor(storeClient: pg.Pool) {
+  constructor(private readonly storeClient: pg.Pool) {
     const limiter = (name: string, points: number, duration: number) =>
       new RateLimiterPostgres({
         storeClient,
         storeType: 'pool',
         tableName: 'limit_state',
         tableCreated: true,
+        /* Its timer would ask the database at any time, also after the pool is closed. */
+        clearExpiredByTimeout: false,
         keyPrefix: name,
         points,
         duration,
@@ -62,6 +65,10 @@ export class Limits {
       const strike = await this.strikes.consume(key);
       const waitS = Math.min(KINDS[kind].longest, FIRST_WAIT_S * 2 ** (strike.consumedPoints - 1));
       await this.tries[kind].block(key, waitS);
+      /* Rows pile up only while somebody goes over the limit: then the old ones go. */
+      await this.storeClient.query('delete from limit_state where expire < $1', [
+        Date.now() - CLEARED_AFTER_MS,
+      ]);
       return { ok: false, waitS };
     }
   }

@@ -2,9 +2,27 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { quietMs } from './typed/wake';
 
-const AT_MOST_EVERY_MS = 700;
+/** How soon a page follows an entry, and readings, which come all the time, ms. */
+const AFTER_MS = { batch: 700, house: 5000 } as const;
 const CLOCK_MS = 15_000;
+/** A page of an older build reloads once nobody has typed or pressed for so long; whatever is open, after the longest, ms. */
+const QUIET_MS = 3000;
+const LONGEST_OLD_MS = 60_000;
+const LOOK_MS = 500;
+
+/** Takes the page of the newer build as soon as it disturbs nobody; what is typed is kept for it (`ui/typed`). */
+function reloadWhenQuiet(): () => void {
+  const endMs = Date.now() + LONGEST_OLD_MS;
+  const timer = setInterval(() => {
+    const isBusy = quietMs() < QUIET_MS || document.querySelector('[role="dialog"]') !== null;
+    if (isBusy && Date.now() < endMs) return;
+    clearInterval(timer);
+    location.reload();
+  }, LOOK_MS);
+  return () => clearInterval(timer);
+}
 
 /**
  * Refreshes the page's server-rendered parts when something changes, and now and then for the clock.
@@ -15,22 +33,33 @@ export function Live({ lastSeq }: { lastSeq: number }) {
   const [lost, setLost] = useState(false);
   const [since] = useState(lastSeq);
   useEffect(() => {
-    let waiting: ReturnType<typeof setTimeout> | null = null;
+    let waiting: { timer: ReturnType<typeof setTimeout>; atMs: number } | null = null;
+    let endOld: (() => void) | null = null;
     let away = false;
     let missed = false;
     const isLinked = () => !away && navigator.onLine;
-    const refresh = () => {
+    const refresh = (afterMs: number = AFTER_MS.batch) => {
       /* Without a link nothing new comes, and a page that is asked for in vain loses what was typed into it. */
-      if (!isLinked()) return;
-      waiting ??= setTimeout(() => {
+      if (!isLinked() || endOld) return;
+      const atMs = Date.now() + afterMs;
+      if (waiting && waiting.atMs <= atMs) return;
+      if (waiting) clearTimeout(waiting.timer);
+      const timer = setTimeout(() => {
         waiting = null;
         /* The link may have gone while it waited. */
         if (isLinked()) router.refresh();
         else missed = true;
-      }, AT_MOST_EVERY_MS);
+      }, afterMs);
+      waiting = { timer, atMs };
     };
     const source = new EventSource(`/api/v1/events?since=${since}`);
-    source.addEventListener('change', refresh);
+    source.addEventListener('change', (e: MessageEvent<string>) => {
+      const { topic } = JSON.parse(e.data) as { topic: string };
+      refresh(topic === 'house' ? AFTER_MS.house : AFTER_MS.batch);
+    });
+    source.addEventListener('build', (e: MessageEvent<string>) => {
+      if (e.data !== document.documentElement.dataset.build) endOld ??= reloadWhenQuiet();
+    });
     source.addEventListener('signed_out', () => {
       source.close();
       refresh();
@@ -47,7 +76,7 @@ export function Live({ lastSeq }: { lastSeq: number }) {
       away = source.readyState !== EventSource.CLOSED;
       setLost(away);
     };
-    const tick = setInterval(refresh, CLOCK_MS);
+    const tick = setInterval(() => refresh(), CLOCK_MS);
     /* Taken out of the pocket again: what happened meanwhile is shown at once. */
     const back = () => document.visibilityState === 'visible' && refresh();
     document.addEventListener('visibilitychange', back);
@@ -55,7 +84,8 @@ export function Live({ lastSeq }: { lastSeq: number }) {
       source.close();
       clearInterval(tick);
       document.removeEventListener('visibilitychange', back);
-      if (waiting) clearTimeout(waiting);
+      if (waiting) clearTimeout(waiting.timer);
+      endOld?.();
     };
   }, [router, since]);
   if (!lost) return null;

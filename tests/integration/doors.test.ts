@@ -206,7 +206,11 @@ describe('limits', () => {
     expect(await one.limits.take('account', 'ann@DOORS.example')).toMatchObject({ ok: false });
     expect(await one.limits.take('account', 'bob@doors.example')).toEqual({ ok: true });
     await one.limits.forget('account', 'ann@doors.example');
+    await sql`insert into limit_state (key, points, expire)
+      values ('account:old', 1, ${Date.now() - 2 * 3600_000})`.execute(t.db);
     expect((await tries('ann@doors.example', 9))[8]).toEqual({ ok: false, waitS: 60 });
+    const { rows } = await sql`select 1 from limit_state where key = 'account:old'`.execute(t.db);
+    expect(rows).toEqual([]);
     await Promise.all([one.end(), two.end()]);
   });
 });
@@ -257,6 +261,7 @@ describe('streams', () => {
     const gone = new AbortController();
     const stream = changeStream({
       personId,
+      build: 'build-7',
       subscribe: (l) => (listeners.add(l), () => void listeners.delete(l)),
       stillIn,
       signal: gone.signal,
@@ -274,6 +279,7 @@ describe('streams', () => {
     still = false;
     s.tell({ topic: 'person', id: 'p1' });
     const text = await s.text;
+    expect(text).toContain('event: build\ndata: build-7\n');
     expect(text).toContain('"topic":"batch"');
     expect(text).not.toContain('p2');
     expect(text).toContain('event: signed_out');

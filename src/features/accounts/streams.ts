@@ -9,6 +9,8 @@ const open = (shared.jollyStreams ??= new Map());
 
 type Source = {
   personId: string;
+  /** The build that the server runs. */
+  build: string;
   /** Calls back for every change until the returned function is called. */
   subscribe: (listener: (change: Change) => void) => () => void;
   /** Does the session still stand? */
@@ -23,11 +25,11 @@ export const tooManyStreams = (personId: string): boolean =>
   (open.get(personId) ?? 0) >= MOST_STREAMS;
 
 /**
- * Server-sent events for one session: one `change` for everything that open pages should look at again. It ends
+ * Server-sent events for one session: the `build` of the server first, so that a page of another one reloads itself; then one `change` for everything that open pages should look at again. It ends
  * with the session: at the next beat, and at once when something about the person has changed.
  */
 export function changeStream(source: Source): ReadableStream<Uint8Array> {
-  const { personId, subscribe, stillIn, signal, beatMs = BEAT_MS } = source;
+  const { personId, build, subscribe, stillIn, signal, beatMs = BEAT_MS } = source;
   const encoder = new TextEncoder();
   return new ReadableStream({
     start(controller) {
@@ -53,7 +55,7 @@ export function changeStream(source: Source): ReadableStream<Uint8Array> {
           end();
         }
       };
-      send('retry: 1000\n\n');
+      send(`retry: 1000\nevent: build\ndata: ${build}\n\n`);
       const leave = subscribe((change) => {
         if (change.topic !== 'person') send(`event: change\ndata: ${JSON.stringify(change)}\n\n`);
         else if (change.id === personId) void look();

@@ -1,6 +1,7 @@
 import { askingNow, requireRoute } from '@/features/accounts/identify';
 import { changeStream, tooManyStreams } from '@/features/accounts/streams';
 import { lastSeq } from '@/features/logbook/service';
+import { buildId } from '@/platform/build-id';
 import { db } from '@/platform/db/client';
 import { changeFeed } from '@/platform/events';
 
@@ -30,6 +31,7 @@ export async function GET(request: Request) {
 
   const stream = changeStream({
     personId: person.id,
+    build: buildId(),
     subscribe: (listener) => {
       const leave = changeFeed().subscribe(listener);
       if (since !== null)

@@ -1,0 +1,81 @@
+import { earlyWindow, type Field } from './early-script';
+import { enter, readFields, restoreFields, valueOf, type KeptField } from './fields';
+
+const KEY = 'jolly-typed';
+/** A page that does not answer within this long is shown as ready all the same, ms. */
+const LONGEST_WAKING_MS = 20_000;
+/** When it is looked at whether what was entered is still there: a part of the page may have been drawn over it, ms. */
+const LOOK_AGAIN_MS = [0, 300, 1200];
+
+type Snapshot = { path: string; build: string | undefined; fields: KeptField[] };
+
+const build = () => document.documentElement.dataset.build;
+
+/** Has React taken over every button and form? What is pressed before that is not heard. */
+const isHeard = () =>
+  [...document.querySelectorAll('button, form')].every((el) =>
+    Object.keys(el).some((key) => key.startsWith('__react')),
+  );
+
+function enterEarly(early: Map<Field, string | boolean>): void {
+  for (const [field, value] of early) if (field.isConnected) enter(field, value);
+}
+
+/** Enters again what a late part of the page has overwritten, unless somebody changed it since. */
+function enterWhatWasLost(entered: Map<Field, string | boolean>, sinceMs: number): void {
+  if ((earlyWindow().jollyTouchedAt ?? 0) > sinceMs) return;
+  for (const [field, value] of entered)
+    if (field.isConnected && valueOf(field) !== value) enter(field, value);
+}
+
+/** What was typed on this page under another build of the application, once. */
+function takeSnapshot(): Snapshot | null {
+  try {
+    const kept = JSON.parse(sessionStorage.getItem(KEY) ?? 'null') as Snapshot | null;
+    sessionStorage.removeItem(KEY);
+    return kept && kept.path === location.pathname && kept.build !== build() ? kept : null;
+  } catch {
+    return null;
+  }
+}
+
+/**
+ * Once the page answers: no longer marked as waking, what was typed before is entered, and so is what was typed under the
+ * build before. @param onRestored told when something of an older build's page was put back @returns how to stop
+ */
+export function wake(onRestored: () => void): () => void {
+  const snapshot = takeSnapshot();
+  const endMs = Date.now() + LONGEST_WAKING_MS;
+  const timers: ReturnType<typeof setTimeout>[] = [];
+  let frame = 0;
+  const look = () => {
+    if (!isHeard() && Date.now() < endMs) return void (frame = requestAnimationFrame(look));
+    delete document.documentElement.dataset.waking;
+    const early = new Map(earlyWindow().jollyEarly);
+    earlyWindow().jollyEarly?.clear();
+    const sinceMs = Date.now();
+    enterEarly(early);
+    if (snapshot && restoreFields(snapshot.fields) > 0) onRestored();
+    for (const ms of LOOK_AGAIN_MS)
+      timers.push(setTimeout(() => enterWhatWasLost(early, sinceMs), ms));
+  };
+  frame = requestAnimationFrame(look);
+  return () => {
+    cancelAnimationFrame(frame);
+    timers.forEach(clearTimeout);
+  };
+}
+
+/** Keeps what stands in the fields for the page that takes this one's place, which may be of a newer build. */
+export function keepTyped(): void {
+  const fields = readFields(earlyWindow().jollyTouched ?? new Set());
+  const snapshot: Snapshot = { path: location.pathname, build: build(), fields };
+  try {
+    if (fields.length > 0) sessionStorage.setItem(KEY, JSON.stringify(snapshot));
+  } catch {
+    /* Where nothing can be kept, the page is only loaded. */
+  }
+}
+
+/** How long nobody has typed or pressed, ms. */
+export const quietMs = (): number => Date.now() - (earlyWindow().jollyTouchedAt ?? 0);
