@@ -4,8 +4,21 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { quietMs } from './typed/wake';
 
-/** How soon a page follows an entry, and readings, which come all the time, ms. */
-const AFTER_MS = { batch: 700, house: 5000 } as const;
+type Change = { topic: 'batch' | 'house'; id: string };
+/** How soon a page follows what it shows itself, readings, which come all the time, and what it only mentions, ms. */
+const SOON_MS = 700;
+const READINGS_MS = 8000;
+const MENTIONED_MS = 5000;
+/** Pages that show what is running now; the others only name a batch or a lot. */
+const SHOWS_RUNNING = /^\/($|house|batches\/|plan|cleaning)/;
+
+/** How soon the page at a path follows a change; null where the next tick of the clock is soon enough. */
+function followMs(path: string, { topic, id }: Change): number | null {
+  if (!SHOWS_RUNNING.test(path)) return topic === 'batch' ? MENTIONED_MS : null;
+  if (topic === 'house') return READINGS_MS;
+  const own = /^\/batches\/([0-9a-f-]{36})/.exec(path)?.[1];
+  return own === undefined || id === '' || id.startsWith(own) ? SOON_MS : null;
+}
 const CLOCK_MS = 15_000;
 /** A page of an older build reloads once nobody has typed or pressed for so long; whatever is open, after the longest, ms. */
 const QUIET_MS = 3000;
@@ -38,7 +51,7 @@ export function Live({ lastSeq }: { lastSeq: number }) {
     let away = false;
     let missed = false;
     const isLinked = () => !away && navigator.onLine;
-    const refresh = (afterMs: number = AFTER_MS.batch) => {
+    const refresh = (afterMs: number = SOON_MS) => {
       /* Without a link nothing new comes, and a page that is asked for in vain loses what was typed into it. */
       if (!isLinked() || endOld) return;
       const atMs = Date.now() + afterMs;
@@ -54,8 +67,8 @@ export function Live({ lastSeq }: { lastSeq: number }) {
     };
     const source = new EventSource(`/api/v1/events?since=${since}`);
     source.addEventListener('change', (e: MessageEvent<string>) => {
-      const { topic } = JSON.parse(e.data) as { topic: string };
-      refresh(topic === 'house' ? AFTER_MS.house : AFTER_MS.batch);
+      const afterMs = followMs(location.pathname, JSON.parse(e.data) as Change);
+      if (afterMs !== null) refresh(afterMs);
     });
     source.addEventListener('build', (e: MessageEvent<string>) => {
       if (e.data !== document.documentElement.dataset.build) endOld ??= reloadWhenQuiet();

@@ -1,4 +1,4 @@
-import { DateTime } from 'luxon';
+import { DateTime, FixedOffsetZone } from 'luxon';
 import { fromBase, otherSystem, unitSymbol, type Quantity, type UnitSystem } from '@/core';
 
 export type ShowSettings = { system: UnitSystem; locale: string; timeZone: string };
@@ -65,10 +65,17 @@ export class Show {
     return `${massG.toLocaleString(this.settings.locale, { minimumFractionDigits: digits, maximumFractionDigits: digits })} g`;
   }
 
-  private readonly changes = new Map<number, boolean>();
+  /** The zone's offset on each day, min; null about a day on which the clock is set anew. */
+  private readonly offsets = new Map<number, number | null>();
 
-  private local = (epochS: number) =>
-    DateTime.fromSeconds(epochS, { zone: this.settings.timeZone }).setLocale(this.settings.locale);
+  private inZone = (epochS: number, zone: string | FixedOffsetZone = this.settings.timeZone) =>
+    DateTime.fromSeconds(epochS, { zone }).setLocale(this.settings.locale);
+
+  /** A page says hundreds of times: on a day without a change of the clock the zone is asked once. */
+  private local(epochS: number): DateTime {
+    const offset = this.offsetOn(Math.floor(epochS / DAY_S));
+    return this.inZone(epochS, offset === null ? undefined : FixedOffsetZone.instance(offset));
+  }
 
   /** "Thu 14:20"; with its date where the weekday alone could be another one: "Thu 3 Dec 14:20". */
   clock = (epochS: number, nowS = Date.now() / 1000) => {
@@ -83,19 +90,18 @@ export class Show {
 
   /** In an hour that comes twice, where the clock is set back, which of the two it is: " (UTC-05:00)". */
   private whichPass(epochS: number): string {
-    if (!this.isNearChange(epochS)) return '';
+    if (this.offsetOn(Math.floor(epochS / DAY_S)) !== null) return '';
     const at = this.local(epochS);
     return at.getPossibleOffsets().length > 1 ? at.toFormat("' (UTC'ZZ')'") : '';
   }
 
-  /** Whether the clock is set anew about that day: asked for every time on a page, so it is kept by the day. */
-  private isNearChange(epochS: number): boolean {
-    const day = Math.floor(epochS / DAY_S);
-    const known = this.changes.get(day);
+  private offsetOn(day: number): number | null {
+    const known = this.offsets.get(day);
     if (known !== undefined) return known;
-    const isNear = this.local((day - 1) * DAY_S).offset !== this.local((day + 2) * DAY_S).offset;
-    this.changes.set(day, isNear);
-    return isNear;
+    const [before, after] = [day - 1, day + 2].map((d) => this.inZone(d * DAY_S).offset);
+    const offset = before === after ? before! : null;
+    this.offsets.set(day, offset);
+    return offset;
   }
 
   /** Decimal reductions gained: beyond any use they are only many. */

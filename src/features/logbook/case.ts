@@ -125,17 +125,18 @@ export async function loadDossier(
 
 /**
  * A batch as it was judged a moment ago, when since then nothing was recorded, read or checked, or nothing that moves what
- * hangs for weeks; else judged now. For pages and for the watch. Within a transaction it is judged afresh: what is written there may never have been.
+ * hangs for weeks; else judged now. `seqs`: the last entries of the batches, where they were asked for together. For pages and for the watch. Within a transaction it is judged afresh: what is written there may never have been.
  */
 export async function seeDossier(
   db: Handle,
   head: BatchHead,
   nowS: number,
   asker: Asker = 'page',
+  seqs?: ReadonlyMap<string, number>,
 ): Promise<Dossier> {
   if (db.isTransaction)
     return judged((await withReadings(db, await recordOf(db, head), nowS)).looked, asker);
-  const lastSeq = await lastSeqOf(db, head.id);
+  const lastSeq = seqs?.get(head.batchId) ?? (await lastSeqOf(db, head.id));
   const kept = keptDossier(head.id, lastSeq, nowS);
   if (kept?.asIs || (kept && (await evidenceMark(db, kept.evidence, nowS)) === kept.mark))
     return kept.dossier;

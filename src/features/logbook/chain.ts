@@ -111,13 +111,23 @@ export async function chainEntries(
 }
 
 /** The place of a batch's last entry; of a part, that of its whole batch. */
-export async function lastSeqOf(db: Handle, ref: string): Promise<number> {
-  const row = await db
+export const lastSeqOf = async (db: Handle, ref: string): Promise<number> =>
+  (await lastSeqsOf(db, [ref])).get(batchIdOf(ref)) ?? 0;
+
+/** The last entry of each of these batches, by the batch's id; a batch without entries is left out. */
+export async function lastSeqsOf(
+  db: Handle,
+  refs: readonly string[],
+): Promise<ReadonlyMap<string, number>> {
+  const ids = [...new Set(refs.map(batchIdOf))];
+  if (ids.length === 0) return new Map();
+  const rows = await db
     .selectFrom('entry')
-    .select((e) => e.fn.max('seq').as('seq'))
-    .where('batchId', '=', batchIdOf(ref))
-    .executeTakeFirst();
-  return Number(row?.seq ?? 0);
+    .select(['batchId', (e) => e.fn.max('seq').as('seq')])
+    .where('batchId', 'in', ids)
+    .groupBy('batchId')
+    .execute();
+  return new Map(rows.map((r) => [r.batchId, Number(r.seq)]));
 }
 
 /** The entries of a batch; of a part, those about it and about the whole batter. */

@@ -2,7 +2,7 @@ import { foldBatch, isParted, type Phase } from '@/core';
 import type { Handle, Tx } from '@/platform/db/client';
 import type { Asker } from '@/workers/pool';
 import { seeDossier, type Dossier, type Standing } from './case';
-import { loadEntries } from './chain';
+import { lastSeqsOf, loadEntries } from './chain';
 import { findBatch, openBatches, partsOfHead, setClosed, type BatchHead } from './heads';
 
 const isClosed = (phase: Phase) => phase === 'released' || phase === 'destroyed';
@@ -51,10 +51,15 @@ export async function loadOpen(
 ): Promise<{ dossiers: Dossier[]; unjudged: Unjudged[] }> {
   const dossiers: Dossier[] = [];
   const unjudged: Unjudged[] = [];
-  for (const whole of await openBatches(db))
+  const wholes = await openBatches(db);
+  const seqs = await lastSeqsOf(
+    db,
+    wholes.map((w) => w.id),
+  );
+  for (const whole of wholes)
     for (const head of await openHeads(db, whole))
       try {
-        dossiers.push(await seeDossier(db, head, nowS, asker));
+        dossiers.push(await seeDossier(db, head, nowS, asker, seqs));
       } catch (error) {
         const message = error instanceof Error ? error.message : String(error);
         console.warn(`batch ${head.code}: ${message}`);

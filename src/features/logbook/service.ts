@@ -24,6 +24,7 @@ export {
   hasRecorded,
   lastBatchesWith,
   lastSeq,
+  lastSeqsOf,
   loadEntries,
   SYSTEM,
   type NewEntry,

@@ -14,7 +14,8 @@ import {
   type Recipe,
   type RouteStep,
 } from '@/core';
-import { findBatch, lastBatchesWith, loadEntries } from '@/features/logbook/service';
+import LRU from 'lru-cache';
+import { findBatch, lastBatchesWith, lastSeqsOf, loadEntries } from '@/features/logbook/service';
 import type { Handle } from '@/platform/db/client';
 
 /** So many batches back are looked at: machines wear, and blades are changed. */
@@ -75,14 +76,27 @@ function readBatch(recipe: Recipe, entries: readonly Entry[], into: Found): void
 /** What the last batches were through at the bench, batch by batch. */
 export type LookedBack = readonly (Found & { batchId: string })[];
 
+/** What a batch taught, with the last entry that it was read up to. */
+const readUpTo = new LRU<string, { lastSeq: number; found: Found }>({ max: 4 * MOST_BATCHES });
+
+async function foundIn(db: Handle, batchId: string, lastSeq: number): Promise<Found | null> {
+  const kept = db.isTransaction ? undefined : readUpTo.get(batchId);
+  if (kept?.lastSeq === lastSeq) return kept.found;
+  const head = await findBatch(db, batchId);
+  if (!head) return null;
+  const found: Found = { passes: new Map(), chills: [] };
+  readBatch(head.wholeRecipe, effectiveEntries(await loadEntries(db, batchId)), found);
+  if (!db.isTransaction) readUpTo.set(batchId, { lastSeq, found });
+  return found;
+}
+
 export async function lookBack(db: Handle): Promise<LookedBack> {
   const all: (Found & { batchId: string })[] = [];
-  for (const batchId of await lastBatchesWith(db, 'step_ticked', MOST_BATCHES)) {
-    const head = await findBatch(db, batchId);
-    if (!head) continue;
-    const found: Found = { passes: new Map(), chills: [] };
-    readBatch(head.wholeRecipe, effectiveEntries(await loadEntries(db, batchId)), found);
-    all.push({ batchId, ...found });
+  const ids = await lastBatchesWith(db, 'step_ticked', MOST_BATCHES);
+  const seqs = await lastSeqsOf(db, ids);
+  for (const batchId of ids) {
+    const found = await foundIn(db, batchId, seqs.get(batchId) ?? 0);
+    if (found) all.push({ batchId, ...found });
   }
   return all;
 }
