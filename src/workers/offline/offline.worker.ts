@@ -55,10 +55,12 @@ const signedIn: SerwistPlugin = {
     response.status === 200 && !response.redirected ? response : null,
 };
 
-/** A page for later: made now, and otherwise as it was kept, for a day. */
+/**
+ * A page of the floor: as it is now, however long that takes; as it was kept, for a day, only where the network does not
+ * answer at all. A copy with live buttons is worse than a page that is still loading.
+ */
 const pages = new NetworkFirst({
   cacheName: PAGE_CACHE,
-  networkTimeoutSeconds: 6,
   matchOptions: { ignoreVary: true, ignoreSearch: true },
   plugins: [signedIn, new ExpirationPlugin({ maxEntries: 120, maxAgeSeconds: PAGE_AGE_S })],
 });

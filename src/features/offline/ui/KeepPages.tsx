@@ -5,7 +5,7 @@ import { keepPages } from '@/workers/offline/client';
 
 /** How often what is kept is made anew, and how long after a page is there it begins, ms. */
 const EVERY_MS = 10 * 60_000;
-const FIRST_MS = 4000;
+const FIRST_MS = 15_000;
 
 async function keepNow(worker: ServiceWorkerRegistration): Promise<void> {
   if (!navigator.onLine || document.visibilityState === 'hidden') return;
