@@ -16,6 +16,6 @@ export function proxy(request: NextRequest): NextResponse {
 /** Files of the build carry no script of a page. */
 export const config = {
   matcher: [
-    '/((?!_next/static|_next/image|icon.svg|icon-|apple-icon|sw.js|manifest.webmanifest).*)',
+    '/((?!_next/static|_next/image|icon.svg|favicon.ico|icon-|apple-icon|sw.js|manifest.webmanifest).*)',
   ],
 };

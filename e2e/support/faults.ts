@@ -1,5 +1,14 @@
 import type { BrowserContext, ConsoleMessage } from '@playwright/test';
 
+/**
+ * The browser writes every answer that is none into the console as well. Of these only what a test brings about by asking for
+ * it is no fault of the page: a refusal of the API, and a network that was switched off.
+ */
+const NO_FAULT = [
+  /^console: Failed to load resource: the server responded with a status of (400|401|403|409|413|422|429) .*\/api\//,
+  /^console: Failed to load resource: net::ERR_INTERNET_DISCONNECTED/,
+];
+
 /** What went wrong in the pages of a test: uncaught errors, and whatever a page or a worker wrote as an error. */
 export class Faults {
   private found: string[] = [];
@@ -15,7 +24,8 @@ export class Faults {
 
   /** All that was found since the last time, less what a test says it expects. */
   take(expected: readonly RegExp[]): string[] {
-    const found = this.found.filter((f) => !expected.some((e) => e.test(f)));
+    const known = [...NO_FAULT, ...expected];
+    const found = this.found.filter((f) => !known.some((e) => e.test(f)));
     this.found = [];
     return [...new Set(found)];
   }

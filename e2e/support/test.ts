@@ -1,4 +1,4 @@
-import { expect, test as base, type Page } from '@playwright/test';
+import { expect, test as base, type BrowserContext, type Page } from '@playwright/test';
 import { Faults } from './faults';
 import { Sites, type Fill, type Site } from './site';
 
@@ -45,7 +45,7 @@ type PerTest = {
   site: Site;
   noErrors: void;
 };
-type PerWorker = { sites: Sites; faults: Faults };
+type PerWorker = { sites: Sites; faults: Faults; opened: BrowserContext[] };
 
 export const test = base.extend<PerTest, PerWorker>({
   fill: ['demo', { option: true }],
@@ -60,26 +60,31 @@ export const test = base.extend<PerTest, PerWorker>({
     { scope: 'worker', timeout: 180_000 },
   ],
   faults: [async ({}, use) => use(new Faults()), { scope: 'worker' }],
+  opened: [async ({}, use) => use([]), { scope: 'worker' }],
   site: [
     async ({ sites, fill, appEnv }, use, info) => use(await sites.of(info.file, fill, appEnv)),
     { auto: true, timeout: 180_000 },
   ],
   baseURL: async ({ site }, use) => use(site.base),
   noErrors: [
-    async ({ faults, expectedErrors }, use) => {
+    async ({ faults, expectedErrors, opened }, use) => {
       faults.take([]);
+      opened.length = 0;
       await use();
+      /* What a test opened besides its page would go on refreshing beside the tests that follow. */
+      await Promise.all(opened.map((context) => context.close()));
       expect(faults.take(expectedErrors), 'errors in the pages of this test').toEqual([]);
     },
     { auto: true },
   ],
   browser: [
-    async ({ browser, sites, faults }, use) => {
+    async ({ browser, sites, faults, opened }, use) => {
       const newContext = browser.newContext.bind(browser);
       browser.newContext = async (options) => {
         const context = await newContext({ baseURL: sites.base, ...options });
         context.on('page', patient);
         faults.watch(context);
+        opened.push(context);
         return context;
       };
       await use(browser);

@@ -245,6 +245,8 @@ export {
   type StageProgress,
   type Wait,
 } from './house/run/stage-progress';
+export { followingStage } from './house/run/follow-house';
+export { putBackUntilS, putBackWithinS } from './house/run/put-back';
 export * from './logbook';
 export type {
   Calibrations,

@@ -166,6 +166,8 @@ export function entryWords(
       return `Decision on ${lineName(recipe, b.lineId)}, ${b.problems.map((p) => LOT_PROBLEM_WORDS[p]).join(', ')}: used all the same. Reason: ${b.reason}`;
     case 'pulled':
       return 'Pulled';
+    case 'put_back':
+      return 'Put back into the heat';
     case 'chill_started':
       return `${MEDIUM_WORDS[b.medium]} began`;
     case 'noted':

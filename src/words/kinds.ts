@@ -41,6 +41,7 @@ export const ENTRY_WORDS: Record<EntryKind, string> = {
   moved: 'a move',
   event_logged: 'an event at the house',
   pulled: 'the pull',
+  put_back: 'back into the heat',
   chill_started: 'start of a chill',
   probe_placed: 'a probe put in',
   probe_removed: 'a probe taken out',

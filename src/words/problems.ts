@@ -30,6 +30,10 @@ const REFUSALS: Record<Refusal, string> = {
   practice: 'A practice run can never be released.',
   already_pulled: 'This batch has been pulled already.',
   not_pulled: 'Pull the batch first.',
+  chill_running:
+    'The chill has begun, so it is no longer one stay in the heat. A release lead decides whether it is cooked on.',
+  put_back_late:
+    'It has been out of the heat too long to count as one stay. A release lead decides whether it is cooked on.',
   probe_already_placed: 'This probe is in this batch already.',
   probe_not_placed: 'This probe is not in this batch.',
   no_open_hold: 'No hold is open: there is nothing to decide.',

@@ -22,6 +22,8 @@ export type Refusal =
   | 'unknown_stage'
   | 'already_pulled'
   | 'not_pulled'
+  | 'chill_running'
+  | 'put_back_late'
   | 'probe_already_placed'
   | 'probe_not_placed'
   | 'no_open_hold'

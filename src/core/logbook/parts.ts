@@ -29,6 +29,7 @@ export const PART_KINDS = [
   'moved',
   'event_logged',
   'pulled',
+  'put_back',
   'chill_started',
   'probe_placed',
   'probe_removed',

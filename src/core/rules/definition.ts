@@ -101,6 +101,8 @@ export const RULE_DEFINITIONS = {
       },
     },
     targetLogs: bySpecies('logs', 'logs'),
+    /** Back in the heat within this long after the pull, the cook counts as one stay. */
+    putBackS: { as: 'seconds', label: 'put back within', optional: true },
   },
   cooling: {
     steps: {

@@ -17,6 +17,8 @@ import type { Db } from '@/platform/db/client';
 import type { z } from 'zod';
 import { oddPieceGuard } from './odd-piece';
 import { oddTemperatureGuard } from './odd-temperature';
+import { putBackGuard } from './put-back';
+import { forWholeHouse } from './whole-house';
 import { partsGuard } from './parts-guard';
 import { referencesGuard } from './references';
 
@@ -47,6 +49,7 @@ export const GUARDS: readonly Guard[] = [
   oddTemperatureGuard,
   oddPieceGuard,
   referencesGuard,
+  putBackGuard,
   probeGuard,
   meterGuard,
   lotGuard,
@@ -83,7 +86,11 @@ export async function postEntries(
   const offers = posted.map((p) => offerOf(p, by));
   return inLogbook(db, async (tx) => ({
     ok: true as const,
-    ...(await append(tx, offers, { guards: GUARDS, nowS: clock(), judged: true })),
+    ...(await append(tx, await forWholeHouse(tx, offers), {
+      guards: GUARDS,
+      nowS: clock(),
+      judged: true,
+    })),
   }));
 }
 

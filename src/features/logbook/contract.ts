@@ -124,6 +124,7 @@ const facts = [
   }),
   z.object({ kind: z.literal('probe_removed'), part, channelId, reason: words }),
   z.object({ kind: z.literal('pulled'), part }),
+  z.object({ kind: z.literal('put_back'), part }),
   z.object({
     kind: z.literal('chill_started'),
     part,

@@ -21,6 +21,7 @@ export {
 } from './case';
 export {
   entryHash,
+  findEntry,
   hasRecorded,
   lastBatchesWith,
   lastSeq,

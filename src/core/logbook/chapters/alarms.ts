@@ -60,6 +60,7 @@ export const alarms: Chapter<AlarmsBody, AlarmsState> = {
       },
       refuses: (s, b) => (s.alarms.some((a) => a.key === b.key) ? null : 'unknown_alarm'),
       afterSignature: true,
+      correctable: true,
     },
   },
 };

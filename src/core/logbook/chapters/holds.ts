@@ -1,5 +1,6 @@
 import type { Chapter } from '../chapter';
 import type { Author } from '../entry';
+import { cookOn } from './run';
 
 export type DispositionKind =
   'continue' | 'cook_on' | 'rework' | 'destroy' | 'release_on_authority';
@@ -82,12 +83,7 @@ export const holds: Chapter<HoldsBody, HoldsState> = {
         for (const h of s.holds)
           if (h.open && (h.check === null || b.checks.includes(h.check))) h.open = false;
         if (b.disposition === 'rework') s.reworkOpen = true;
-        if (b.disposition === 'cook_on' && s.run && s.run.pulledS !== null) {
-          s.run.pulls.at(-1)!.againS = e.happenedS;
-          s.run.earlierChill.push(...s.chill);
-          s.run.pulledS = null;
-          s.chill = [];
-        }
+        if (b.disposition === 'cook_on') cookOn(s, e.happenedS);
       },
       refuses: (s, b) => {
         const open = s.holds.filter((h) => h.open);

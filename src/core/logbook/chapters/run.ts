@@ -37,6 +37,8 @@ export type RunBody =
   | { kind: 'moved'; stage: ProgramStage; houseId?: string; reason: string }
   | { kind: 'event_logged'; event: RunEvent; text?: string }
   | { kind: 'pulled' }
+  /** Back into the heat soon after the pull: the cook goes on as one stay. */
+  | { kind: 'put_back' }
   | { kind: 'chill_started'; medium: ChillMedium };
 
 export type RunState = {
@@ -73,6 +75,15 @@ export type RunState = {
 /** The place of the site that a batch is or was in last. */
 export const placeNow = (run: NonNullable<RunState['run']>): string =>
   run.moves.findLast((m) => m.houseId !== null)?.houseId ?? run.houseId;
+
+/** The cook goes on after a pull: the chill that had begun belongs to that pull. */
+export function cookOn(s: BatchState, atS: number): void {
+  if (!s.run || s.run.pulledS === null) return;
+  s.run.pulls.at(-1)!.againS = atS;
+  s.run.earlierChill.push(...s.chill);
+  s.run.pulledS = null;
+  s.chill = [];
+}
 
 /** Only while it hangs in the house. */
 export const inRun = (s: BatchState): Refusal | null => {
@@ -140,6 +151,7 @@ export const run: Chapter<RunBody, RunState> = {
       },
       refuses: (s, b) =>
         inRun(s) ?? (s.run!.stages.at(-1)!.index === b.stageIndex ? null : 'not_this_stage'),
+      correctable: true,
     },
     run_paused: {
       apply: (s, b, e) => {
@@ -147,6 +159,7 @@ export const run: Chapter<RunBody, RunState> = {
       },
       refuses: (s) =>
         inRun(s) ?? (s.run!.pauses.some((p) => p.toS === null) ? 'already_paused' : null),
+      correctable: true,
     },
     run_resumed: {
       apply: (s, _b, e) => {
@@ -154,6 +167,7 @@ export const run: Chapter<RunBody, RunState> = {
         if (pause) pause.toS = e.happenedS;
       },
       refuses: (s) => inRun(s) ?? (s.run!.pauses.some((p) => p.toS === null) ? null : 'not_paused'),
+      correctable: true,
     },
     moved: {
       apply: (s, b, e) => {
@@ -181,6 +195,15 @@ export const run: Chapter<RunBody, RunState> = {
         s.run.pulls.push({ atS: e.happenedS, againS: null });
       },
       refuses: inRun,
+      correctable: true,
+      bearsOn: [...HEAT, 'cooling', 'serving'],
+    },
+    put_back: {
+      apply: (s, _b, e) => cookOn(s, e.happenedS),
+      refuses: (s) => {
+        if (s.run?.pulledS == null) return 'not_pulled';
+        return s.chill.length > 0 ? 'chill_running' : null;
+      },
       correctable: true,
       bearsOn: [...HEAT, 'cooling', 'serving'],
     },

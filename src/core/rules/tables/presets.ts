@@ -11,6 +11,7 @@ const LETHALITY = {
   endPointC: { meat: 71.1, poultry: 73.9 },
   model: SALMONELLA,
   targetLogs: { meat: 6.5, poultry: 7 },
+  putBackS: 600,
 } as const;
 const HOURS = 3600;
 const DAYS = 24 * HOURS;
