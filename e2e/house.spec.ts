@@ -214,7 +214,7 @@ test('a load of two diameters: the link is lost, a probe slides out, the thin on
   await page.getByRole('button', { name: 'Go on with the program' }).click();
   await expect(ring.getByText('paused')).toHaveCount(0);
   await duck.getByRole('button', { name: 'Pull Duck and sorrel link to chill' }).click();
-  await duck.getByRole('button', { name: 'Yes: pull it' }).click();
+  await duck.getByRole('button', { name: 'Pull anyway' }).click();
   await page.getByRole('link', { name: 'Duck and sorrel link' }).click();
   await page.getByRole('button', { name: /^Ice bath begins/ }).click();
   await expect(page.getByRole('region', { name: 'Cooling clock' })).toBeVisible();

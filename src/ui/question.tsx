@@ -8,6 +8,8 @@ export type Question = {
   words: ReactNode;
   /** Each answer names what it records; it records that and nothing that was typed since. */
   answers: { label: string; act: () => void }[];
+  /** The safe choice, which stands first and changes nothing; "No, go back" at the end where it has no name. */
+  stay?: string;
 };
 
 /** Keys that move about and type nothing. */
@@ -47,6 +49,11 @@ export function AskAgain({
     <Notice tone="wait">
       <div>{asking.words}</div>
       <div className="mt-2 flex flex-wrap gap-2">
+        {asking.stay && (
+          <button type="button" className="button-main" onClick={clear}>
+            {asking.stay}
+          </button>
+        )}
         {asking.answers.map((a) => (
           <button
             key={a.label}
@@ -60,9 +67,11 @@ export function AskAgain({
             {a.label}
           </button>
         ))}
-        <button type="button" className="button" onClick={clear}>
-          No, go back
-        </button>
+        {!asking.stay && (
+          <button type="button" className="button" onClick={clear}>
+            No, go back
+          </button>
+        )}
       </div>
     </Notice>
   );

@@ -5,6 +5,7 @@ import { may } from '@/features/accounts/policy';
 import { Shortcuts } from '@/features/accounts/ui/Shortcuts';
 import { TopBar } from '@/features/accounts/ui/TopBar';
 import { OutboxBar } from '@/features/logbook/ui/OutboxBar';
+import { UndoBar } from '@/features/logbook/ui/UndoBar';
 import { WorkerProvider } from '@/features/houses/ui/post-as';
 import { ClockBanner } from '@/features/settings/ui/ClockBanner';
 import { showOfRequest, siteOfRequest } from '@/features/settings/show';
@@ -41,6 +42,7 @@ export default async function SiteLayout({ children }: { children: ReactNode }) 
         Follow your local code and the authority that licenses you; this tool does not replace
         either.
       </footer>
+      <UndoBar />
       <Shortcuts />
     </ShowProvider>
   );

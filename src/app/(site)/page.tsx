@@ -116,7 +116,7 @@ export default async function FloorPage() {
       </div>
       {isNew && <FirstSteps name={person.name} role={person.role} />}
       {(members.length > 0 || sheets.size > 0) && (
-        <AlarmStrip groups={alarmGroups(members)} due={due} />
+        <AlarmStrip groups={alarmGroups(members)} due={due} show={show} nowS={now} />
       )}
       <div className="mb-4 space-y-2 empty:hidden">
         {[

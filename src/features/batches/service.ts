@@ -123,6 +123,8 @@ export async function recordDueHolds(db: Db, ref: string): Promise<string[]> {
 export { nextStep } from './next-step';
 export { wayOfBatch, type BatchWay } from './plan';
 export { liveHeat, type LiveHeat } from './live';
+export { stageEvidence } from './stage-evidence';
+export { beforePress, unreachedOf, type BeforePress } from './before-press';
 export { shortName, type ChartForecast } from './chart-data';
 export { probeChecked } from './doubted-probe';
 export { meterChecked } from './doubted-meter';

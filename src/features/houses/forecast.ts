@@ -25,7 +25,7 @@ import type { TimeAhead } from '@/words/band';
 import { askForecast } from '@/workers/forecast/client';
 import { jobOf, type ForecastAnswer } from '@/workers/forecast/protocol';
 import type { Asker } from '@/workers/pool';
-import { stageEvidence } from './stage-evidence';
+import { stageEvidence } from '@/features/batches/service';
 
 export type Ahead = TimeAhead;
 

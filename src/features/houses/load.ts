@@ -9,7 +9,13 @@ import {
   type StageProgress,
 } from '@/core';
 import type { Dossier } from '@/features/logbook/service';
-import { shortName, type ChartForecast, liveHeat, type LiveHeat } from '@/features/batches/service';
+import {
+  liveHeat,
+  shortName,
+  stageEvidence,
+  type ChartForecast,
+  type LiveHeat,
+} from '@/features/batches/service';
 import type { Handle } from '@/platform/db/client';
 import { giveWay } from '@/platform/give-way';
 import type { Asker } from '@/workers/pool';
@@ -17,7 +23,6 @@ import type { BatchForecast } from './forecast';
 import { fermentNow, forecastOf } from './forecast-cache';
 import { placeKnown } from './place-known';
 import { isAt } from './program';
-import { stageEvidence } from './stage-evidence';
 import type { FermentAhead } from '@/features/ripening/service';
 
 /** An alarm of a batch with the key under which the record knows it, once it does. */

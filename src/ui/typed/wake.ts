@@ -4,6 +4,7 @@ import { enter, readFields, restoreFields, valueOf, type KeptField } from './fie
 const KEY = 'jolly-typed';
 /** A page that does not answer within this long is shown as ready all the same, ms. */
 const LONGEST_WAKING_MS = 20_000;
+const LOOK_EVERY_MS = 60;
 /** When it is looked at whether what was entered is still there: a part of the page may have been drawn over it, ms. */
 const LOOK_AGAIN_MS = [0, 300, 1200];
 
@@ -47,9 +48,9 @@ export function wake(onRestored: () => void): () => void {
   const snapshot = takeSnapshot();
   const endMs = Date.now() + LONGEST_WAKING_MS;
   const timers: ReturnType<typeof setTimeout>[] = [];
-  let frame = 0;
+  let next: ReturnType<typeof setTimeout>;
   const look = () => {
-    if (!isHeard() && Date.now() < endMs) return void (frame = requestAnimationFrame(look));
+    if (!isHeard() && Date.now() < endMs) return void (next = setTimeout(look, LOOK_EVERY_MS));
     delete document.documentElement.dataset.waking;
     const early = new Map(earlyWindow().jollyEarly);
     earlyWindow().jollyEarly?.clear();
@@ -59,9 +60,9 @@ export function wake(onRestored: () => void): () => void {
     for (const ms of LOOK_AGAIN_MS)
       timers.push(setTimeout(() => enterWhatWasLost(early, sinceMs), ms));
   };
-  frame = requestAnimationFrame(look);
+  next = setTimeout(look);
   return () => {
-    cancelAnimationFrame(frame);
+    clearTimeout(next);
     timers.forEach(clearTimeout);
   };
 }

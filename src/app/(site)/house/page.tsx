@@ -45,7 +45,7 @@ export default async function HousesPage() {
                 {members.length > 0 ? 'Open the load' : 'Load it'}
               </Link>
             </div>
-            <AlarmList groups={alarmGroups(members)} show={show} />
+            <AlarmList groups={alarmGroups(members)} show={show} nowS={now} />
             {members.length > 0 ? (
               <>
                 <LoadSummary head={head} members={members} show={show} nowS={now} />

@@ -7,6 +7,7 @@ import { missingQuestion, type Missing } from '@/ui/missing-question';
 import { instantOf, WhenField } from './WhenField';
 import type { PostedBody } from '@/features/logbook/contract';
 import { useBatch, usePost } from '@/features/logbook/ui';
+import type { Asks } from '@/words/before-press';
 
 /** One press, one entry, with the time it happened. */
 export function EntryButton({
@@ -21,8 +22,8 @@ export function EntryButton({
   main?: boolean;
   /** What is missing for it: listed and asked first. */
   before?: Missing;
-  /** What is asked before it is recorded. */
-  asks?: string;
+  /** What is asked before it is recorded, the safe choice first. */
+  asks?: Asks | null;
 }) {
   const { canWork, timeZone } = useBatch();
   const { send, busy, message } = usePost();
@@ -37,7 +38,8 @@ export function EntryButton({
   const act = () => void record();
   const press = () => {
     if (before && before.length > 0) q.ask(missingQuestion(before, String(children), act));
-    else if (asks) q.ask({ words: asks, answers: [{ label: `Yes: ${String(children)}`, act }] });
+    else if (asks)
+      q.ask({ words: asks.words, stay: asks.stay, answers: [{ label: asks.go, act }] });
     else act();
   };
   return (

@@ -6,13 +6,14 @@ import type { Dossier } from '@/features/logbook/service';
 import type { MakingSheetData } from '@/features/making/contract';
 import { dosesOf, goesOn, weighedByKey } from '@/features/making/service';
 import { RunSheet } from '@/features/making/ui';
+import { beforePress } from '../before-press';
 import { nextStep } from '../next-step';
 import { CureCheckForm } from './CureCheckForm';
 import { EntryButton } from './EntryButton';
 import { FinishPanel } from './FinishPanel';
 import { FreezeEntry } from './FreezeEntry';
 import { HoldClock } from './HoldClock';
-import { isPressed, RunAction } from './RunAction';
+import { isPressed, PutBack, RunAction } from './RunAction';
 import { StepWeight } from './StepWeight';
 import { WeighList } from './WeighList';
 import { missingOf } from '../missing';
@@ -116,7 +117,8 @@ export function NowPanel({
               tempLabel={raw ? 'Batter when it is stuffed' : undefined}
             />
           )}
-          <RunAction c={c} code={next.code} />
+          <RunAction c={c} code={next.code} before={beforePress(dossier, show, nowS)} />
+          <PutBack c={c} show={show} nowS={nowS} />
           {inHouse && (
             <Link href={`/batches/${head.id}/house`} className={direct ? 'button' : 'button-main'}>
               Go to the house

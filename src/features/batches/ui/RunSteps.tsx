@@ -2,6 +2,7 @@ import { chillOf, coreTargetOf, type Case } from '@/core';
 import type { Show } from '@/words/show';
 import { EntryButton } from './EntryButton';
 import type { NextStep } from '@/words/next';
+import type { BeforePress } from '../before-press';
 import { isPressed, PullButton } from './RunAction';
 import { MEDIUM_WORDS } from '@/words/batch';
 
@@ -9,12 +10,14 @@ import { MEDIUM_WORDS } from '@/words/batch';
 export function RunSteps({
   c,
   next: top,
+  before,
   show,
   nowS,
 }: {
   c: Case;
   /** What stands at the top of the page already. */
   next: NextStep;
+  before: BeforePress;
   show: Show;
   nowS: number;
 }) {
@@ -67,13 +70,13 @@ export function RunSteps({
         })}
       </ol>
       {run.pulledS === null && next && atTop !== 'next_stage' && (
-        <EntryButton body={{ kind: 'stage_started', stageIndex: at + 1 }}>
+        <EntryButton body={{ kind: 'stage_started', stageIndex: at + 1 }} asks={before.next}>
           Next stage: {next.name}
         </EntryButton>
       )}
       {run.pulledS === null && atTop !== 'pull' && (
         <div className="border-t border-line pt-3">
-          <PullButton main={false} />
+          <PullButton main={false} asks={before.pull} />
         </div>
       )}
       {run.pulledS !== null &&

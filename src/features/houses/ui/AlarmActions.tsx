@@ -2,6 +2,7 @@
 
 import { MEDIUM_WORDS } from '@/words/batch';
 import { AskAgain, useQuestion } from '@/ui/question';
+import type { Asks } from '@/words/before-press';
 import type { AlarmAct, Fact } from '../alarm-groups';
 import { usePostTo, useWorker } from './post-as';
 
@@ -12,18 +13,24 @@ const actWords = (act: AlarmAct): string => {
 };
 
 /** What is pressed at an alarm: who does what it asks for has seen it, in the same press; else "I see to it". */
-export function AlarmActions({ act, seen }: { act: AlarmAct | null; seen: Fact[] }) {
+export function AlarmActions({
+  act,
+  seen,
+  asks,
+}: {
+  act: AlarmAct | null;
+  seen: Fact[];
+  /** What is asked before it, where something is not reached. */
+  asks: Asks | null;
+}) {
   const { canWork } = useWorker();
   const { sendAll, busy, message } = usePostTo();
   const q = useQuestion();
   if (!canWork || (!act && seen.length === 0)) return null;
   const send = () => void sendAll([...seen, ...(act?.facts ?? [])]);
   const press = () =>
-    act?.code === 'pull'
-      ? q.ask({
-          words: 'Out of the heat, to be chilled?',
-          answers: [{ label: `Yes: ${actWords(act)}`, act: send }],
-        })
+    asks
+      ? q.ask({ words: asks.words, stay: asks.stay, answers: [{ label: asks.go, act: send }] })
       : send();
   return (
     <div className="space-y-2">

@@ -1,6 +1,7 @@
 import { alarmWords, ALARM_WORDS, RANK_WORDS } from '@/words/house';
 import type { Show } from '@/words/show';
 import type { AlarmGroup } from '../alarm-groups';
+import { asksOf } from '../asks';
 import type { BatchAlarm } from '../load';
 import { AlarmActions } from './AlarmActions';
 
@@ -28,7 +29,15 @@ function Told({ of, show }: { of: BatchAlarm['told']; show: Show }) {
 }
 
 /** Alarms of batches, most urgent first, each with what to do and who has seen it. */
-export function AlarmList({ groups, show }: { groups: readonly AlarmGroup[]; show: Show }) {
+export function AlarmList({
+  groups,
+  show,
+  nowS,
+}: {
+  groups: readonly AlarmGroup[];
+  show: Show;
+  nowS: number;
+}) {
   if (groups.length === 0) return null;
   return (
     <section aria-label="Alarms" aria-live="polite">
@@ -57,7 +66,7 @@ export function AlarmList({ groups, show }: { groups: readonly AlarmGroup[]; sho
                 {by && <p className="small text-ink">Seen by {by}</p>}
                 <Told of={g.of[0]!.a.told} show={show} />
               </div>
-              <AlarmActions act={g.act} seen={g.seen} />
+              <AlarmActions act={g.act} seen={g.seen} asks={asksOf(g, show, nowS)} />
             </li>
           );
         })}

@@ -1,6 +1,8 @@
 import { Link } from '@/ui/link';
 import { ALARM_WORDS, RANK_WORDS } from '@/words/house';
+import type { Show } from '@/words/show';
 import type { AlarmGroup } from '../alarm-groups';
+import { asksOf } from '../asks';
 import { AlarmActions } from './AlarmActions';
 import { AlarmSound } from './AlarmSound';
 import { seenBy } from './AlarmList';
@@ -11,8 +13,12 @@ const MOST = 3;
 export function AlarmStrip({
   groups,
   due = 0,
+  show,
+  nowS,
 }: {
   groups: readonly AlarmGroup[];
+  show: Show;
+  nowS: number;
   /** What is due on the bench: it sounds like an alarm that nobody has seen. */
   due?: number;
 }) {
@@ -40,7 +46,7 @@ export function AlarmStrip({
                 {seenBy(g) ? `, seen by ${seenBy(g)}` : ''}
               </span>
             </Link>
-            {g.act && <AlarmActions act={g.act} seen={g.seen} />}
+            {g.act && <AlarmActions act={g.act} seen={g.seen} asks={asksOf(g, show, nowS)} />}
           </li>
         ))}
       </ul>

@@ -5,8 +5,10 @@ import { RUN_EVENTS, type RunEvent } from '@/core';
 import { EVENT_WORDS } from '@/words/house';
 import { cleared } from '@/ui/cleared';
 import { NumberField, readFigure } from '@/ui/number-field';
+import { AskAgain, useQuestion } from '@/ui/question';
 import { SelectField } from '@/ui/select-field';
 import { Said } from '@/ui/status';
+import type { Asks } from '@/words/before-press';
 import { usePostTo, useWorker } from './post-as';
 import { TextField } from '@/ui/text-field';
 
@@ -18,6 +20,8 @@ type Props = {
   /** The present stage has what it waited for, for every batch. */
   over: boolean;
   paused: boolean;
+  /** What is asked before the next stage, where the present one has not reached its end. */
+  asks: Asks | null;
   /** A chamber or a drying room: there is no fire, but makeshifts of its own. */
   lasts: boolean;
 };
@@ -97,14 +101,17 @@ function ChangeForm({ batchIds, stageIndex, stages }: Props) {
 
 /** What a person does to a running load: on to the next stage, events, and changes with a reason. */
 export function LoadControls(props: Props) {
-  const { batchIds, stageIndex, stages, over, paused, lasts } = props;
+  const { batchIds, stageIndex, stages, over, paused, lasts, asks } = props;
   const { canWork } = useWorker();
   const { sendTo, busy, message } = usePostTo();
+  const q = useQuestion();
   if (!canWork || batchIds.length === 0) return null;
   const next = stages[stageIndex + 1];
+  const goOn = () => void sendTo(batchIds, { kind: 'stage_started', stageIndex: stageIndex + 1 });
   return (
     <div className="space-y-3">
       <Said text={message} />
+      <AskAgain {...q} />
       {paused ? (
         <button
           type="button"
@@ -121,7 +128,13 @@ export function LoadControls(props: Props) {
             className={`${over ? 'button-main' : 'button'} min-h-14 w-full text-lg`}
             disabled={busy}
             onClick={() =>
-              void sendTo(batchIds, { kind: 'stage_started', stageIndex: stageIndex + 1 })
+              asks
+                ? q.ask({
+                    words: asks.words,
+                    stay: asks.stay,
+                    answers: [{ label: asks.go, act: goOn }],
+                  })
+                : goOn()
             }
           >
             Next stage: {next}

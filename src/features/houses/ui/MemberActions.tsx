@@ -16,6 +16,7 @@ import { AskAgain, useQuestion } from '@/ui/question';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
 import { Notice, Said } from '@/ui/status';
+import type { Asks } from '@/words/before-press';
 import type { Fact } from '../alarm-groups';
 import { usePostTo, useWorker } from './post-as';
 
@@ -48,6 +49,7 @@ export function MemberActions({
   coreTargetC,
   ready,
   places,
+  asks,
 }: {
   batchId: string;
   name: string;
@@ -55,6 +57,8 @@ export function MemberActions({
   /** It has what it waited for: pulling is the next thing to do. */
   ready: boolean;
   places: OtherPlace[];
+  /** What is asked before the pull, where something is not reached. */
+  asks: Asks | null;
 }) {
   const { system } = useShow().settings;
   const { canWork } = useWorker();
@@ -71,6 +75,7 @@ export function MemberActions({
   const q = useQuestion();
   if (!canWork) return null;
   const warm = WARM.includes(place);
+  const pull = () => void sendTo([batchId], { kind: 'pulled' });
   const move = async () => {
     const [airRead, coreRead] = [readFigure(airText), readFigure(core)];
     if (!airRead.ok) return setError(airRead.error);
@@ -114,12 +119,13 @@ export function MemberActions({
         className={`${ready ? 'button-main' : 'button'} w-full`}
         disabled={busy}
         onClick={() =>
-          q.ask({
-            words: `${name}: out of the heat, to be chilled?`,
-            answers: [
-              { label: 'Yes: pull it', act: () => void sendTo([batchId], { kind: 'pulled' }) },
-            ],
-          })
+          asks
+            ? q.ask({
+                words: asks.words,
+                stay: asks.stay,
+                answers: [{ label: asks.go, act: pull }],
+              })
+            : pull()
         }
       >
         Pull {name} to chill

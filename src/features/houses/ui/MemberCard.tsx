@@ -1,24 +1,13 @@
 import { Link } from '@/ui/link';
-import { coreTargetOf, runStages, type Wait } from '@/core';
+import { coreTargetOf, putBackUntilS, runStages } from '@/core';
 import { standWords } from '@/words/batch';
+import { waitWords } from '@/words/before-press';
 import type { Show } from '@/words/show';
+import { beforePress } from '@/features/batches/service';
 import type { Member } from '../load';
 import { ForecastCard } from './ForecastCard';
 import { MemberActions, type OtherPlace } from './MemberActions';
-
-/** What a stage still waits for, in words. */
-export function waitWords(w: Wait, show: Show): string {
-  const now = (words: string) => (w.now === null ? 'unknown yet' : words);
-  if (w.code === 'time')
-    return `${show.duration(w.target)} (${now(show.duration(w.now ?? 0))} gone)`;
-  if (w.code === 'core') return `core ${show.temp(w.target)} (${now(show.temp(w.now ?? 0))} now)`;
-  if (w.code === 'logs')
-    return `${show.number(w.target, 1)} logs (${now(show.number(w.now ?? 0, 1))} now)`;
-  if (w.code === 'loss') return `${show.number(w.target * 100, 0)} % lost: weigh a marked piece`;
-  if (w.code === 'ph')
-    return `pH ${show.number(w.target, 2)} (${now(show.number(w.now ?? 0, 2))} shown)`;
-  return 'surface dry: feel it';
-}
+import { MemberPutBack } from './MemberPutBack';
 
 /** One batch of a load: where it hangs, how warm it is, what it waits for, when it is done. */
 export function MemberCard({
@@ -37,6 +26,7 @@ export function MemberCard({
   const run = c.state.run!;
   const at = runStages(c.state).at(-1);
   const moved = run.moves.length > 0;
+  const putBackS = putBackUntilS(c.state, c.rules);
   const inHouse = c.state.phase === 'in_house';
   /* No core is judged in a chamber. */
   const ripens = at?.stage.kind === 'ferment' || at?.stage.kind === 'hang';
@@ -87,11 +77,15 @@ export function MemberCard({
         </p>
       )}
       <ForecastCard member={member} show={show} nowS={nowS} />
+      {putBackS !== null && nowS <= putBackS && (
+        <MemberPutBack batchId={head.id} until={show.time(putBackS)} />
+      )}
       {inHouse && (
         <MemberActions
           batchId={head.id}
           name={head.recipe.name}
           places={places}
+          asks={beforePress(dossier, show, nowS).pull}
           coreTargetC={(last && coreTargetOf(last)) ?? 70}
           ready={
             Boolean(progress?.over) &&

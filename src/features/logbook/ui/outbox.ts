@@ -2,6 +2,7 @@
 
 import Dexie, { liveQuery, type EntityTable } from 'dexie';
 import type { PostedEntry, PostedOffer, PostResult } from '../contract';
+import { pressed } from './last-press';
 
 /** Entries that belong together: they are sent, and taken or refused, as one. */
 export type Kept = { id: string; personId: string; offers: PostedOffer[]; keptAt: number };
@@ -141,7 +142,9 @@ export async function postAll(personId: string, offers: PostedOffer[]): Promise<
   const kept = await keep(personId, offers);
   const { mine } = await inTurn(() => drain(personId, kept.id));
   /* Another window has sent it meanwhile, and has told what came of it. */
-  return mine ?? { ok: true, known: true, holds: [] };
+  const outcome: Outcome = mine ?? { ok: true, known: true, holds: [] };
+  if (outcome.ok || outcome.code === 'kept') pressed(personId, offers);
+  return outcome;
 }
 
 /** Sends what this person left waiting. @returns how many were taken */

@@ -5,6 +5,7 @@ import { requirePage } from '@/features/accounts/identify';
 import { loadOpenDossiers } from '@/features/logbook/service';
 import { runChart } from '@/features/batches/chart-data';
 import { RunChart } from '@/features/batches/ui/RunChart';
+import { onwardOf } from '@/features/houses/asks';
 import { alarmGroups } from '@/features/houses/alarm-groups';
 import { forecastMarks, hanging, loadOf } from '@/features/houses/load';
 import { otherPlaces } from '@/features/houses/houses';
@@ -42,6 +43,10 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
   const inside = members.filter((m) => m.dossier.case.state.phase === 'in_house');
   const first = there[0];
   const run = first?.dossier.case.state.run;
+  const stageAt = run?.stages.at(-1)?.index ?? 0;
+  const [stageNow = '', stageNext = ''] = [run?.program[stageAt], run?.program[stageAt + 1]].map(
+    (s) => s?.name,
+  );
   const watch = houseWatch(members, now);
   const lasts = house.kind === 'chamber' || house.kind === 'drying_room';
   const week = lasts ? await chamberWeek(db(), id, now) : null;
@@ -70,7 +75,7 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
           <span className="small">goes on to the next stage by itself when its end is met</span>
         )}
       </div>
-      <AlarmList groups={alarmGroups(members)} show={show} />
+      <AlarmList groups={alarmGroups(members)} show={show} nowS={now} />
       <section className="sheet" aria-label="The house now">
         <LoadSummary
           head={await loadHead(db(), house, members)}
@@ -115,10 +120,11 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
             <section className="sheet order-1" aria-label="What to do">
               <LoadControls
                 batchIds={there.map((m) => m.dossier.head.id)}
-                stageIndex={run.stages.at(-1)!.index}
+                stageIndex={stageAt}
                 stages={run.program.map((s) => s.name)}
                 over={there.every((m) => m.progress?.over)}
                 paused={there.some((m) => m.progress?.paused)}
+                asks={onwardOf(there, [stageNow, stageNext], show, now)}
                 lasts={lasts}
               />
             </section>

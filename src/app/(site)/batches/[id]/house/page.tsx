@@ -5,9 +5,10 @@ import { runChart } from '@/features/batches/chart-data';
 import { dossierOfPage } from '@/features/batches/page-data';
 import { CoolingClock, HeatFigures } from '@/features/batches/ui/HeatFigures';
 import { namedPieces } from '@/features/batches/pieces';
+import { beforePress } from '@/features/batches/before-press';
 import { liveCooling, liveHeat } from '@/features/batches/live';
 import { nextStep } from '@/features/batches/next-step';
-import { RunAction } from '@/features/batches/ui/RunAction';
+import { PutBack, RunAction } from '@/features/batches/ui/RunAction';
 import { missingOf } from '@/features/batches/missing';
 import { PhForm } from '@/features/batches/ui/PhForm';
 import { ProbePanel } from '@/features/batches/ui/ProbePanel';
@@ -54,6 +55,7 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
   const last = core ? `${show.temp(core.coreC)}, ${show.until(core.atS, now)}` : null;
   const pieces = namedPieces(c.state);
   const next = nextStep(c);
+  const before = beforePress(dossier, show, now);
   const fermentation = dossier.verdict.checks.find((k) => k.code === 'fermentation');
   return (
     <div className="space-y-4">
@@ -71,7 +73,8 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
               </p>
             )}
           </div>
-          <RunAction c={c} code={next.code} />
+          <RunAction c={c} code={next.code} before={before} />
+          <PutBack c={c} show={show} nowS={now} />
           {c.state.phase === 'in_house' && c.state.run?.loadId && (
             <Link href={`/house/${placeNow(c.state.run)}`} className="button">
               To the load
@@ -84,7 +87,9 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
           <HeatFigures c={c} show={show} nowS={now} />
         </section>
       )}
-      {member && member.alarms.length > 0 && <AlarmList groups={alarmsOfOne(member)} show={show} />}
+      {member && member.alarms.length > 0 && (
+        <AlarmList groups={alarmsOfOne(member)} show={show} nowS={now} />
+      )}
       {member?.forecast && (
         <section className="sheet" aria-label="Forecast">
           <ForecastCard member={member} show={show} nowS={now} />
@@ -106,7 +111,7 @@ export default async function BatchHousePage({ params, searchParams }: Props) {
         </section>
       )}
       <div className="grid items-start gap-4 lg:grid-cols-2">
-        {c.state.run && <RunSteps c={c} next={next} show={show} nowS={now} />}
+        {c.state.run && <RunSteps c={c} next={next} before={before} show={show} nowS={now} />}
         {!c.state.run && !closed && programOf(c.recipe).length > 0 && (
           <section className="sheet" aria-label="Start the program">
             <h2 className="mb-2 text-lg font-semibold">Load the house</h2>

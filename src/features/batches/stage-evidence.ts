@@ -6,7 +6,7 @@ import {
   type Case,
   type StageEvidence,
 } from '@/core';
-import { liveHeat } from '@/features/batches/service';
+import { liveHeat } from './live';
 
 /** What is known now of what a stage may wait for: slowest credited core, logs, pH, a hand on the surface. */
 export function stageEvidence(c: Case): StageEvidence {
