@@ -62,5 +62,5 @@ export const isPartName = (word: string): word is PartName => Object.hasOwn(PART
 export const STAGES: readonly (readonly (PartName | 'templates' | 'build')[][])[] = [
   [['types', 'imports'], ['lint']],
   [['build'], ['format', 'templates']],
-  [['unit', 'integration', 'browser']],
+  [['integration', 'unit', 'browser']],
 ];

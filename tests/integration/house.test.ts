@@ -173,6 +173,59 @@ test('pause, extend and go on: who and why stand in the record; a stage that is 
   expect(run!.events.at(-1)).toMatchObject({ event: 'wood_added', by: { name: ines.name } });
 });
 
+test('one house has one stage: the next one, pressed at one batch, moves the others too, and so does its undoing', async () => {
+  const members = await big();
+  const [duck, ring] = members.map((m) => m.dossier);
+  const id = randomUUID();
+  const at = () => new Date().toISOString();
+  const stageNow = async (d: Dossier) => (await again(d)).case.state.run!.stages.at(-1)!.index;
+  const before = await stageNow(ring!);
+  expect(await stageNow(duck!)).toBe(before);
+  const pressed = postedEntrySchema.parse({
+    id,
+    happenedAt: at(),
+    body: { kind: 'stage_started', stageIndex: before + 1 },
+  });
+  expect(await postEntry(demo, ines, ring!.head.id, pressed)).toMatchObject({ ok: true });
+  expect(await stageNow(ring!)).toBe(before + 1);
+  expect(await stageNow(duck!)).toBe(before + 1);
+  const undone = postedEntrySchema.parse({
+    id: randomUUID(),
+    happenedAt: at(),
+    corrects: id,
+    body: { kind: 'corrected', reason: 'Undone at once', replacement: null },
+  });
+  expect(await postEntry(demo, ines, ring!.head.id, undone)).toMatchObject({ ok: true });
+  expect(await stageNow(ring!)).toBe(before);
+  expect(await stageNow(duck!)).toBe(before);
+});
+
+test('an operator puts back what was pulled too early, within the rule: its hold is lifted, and the cook goes on as one stay', async () => {
+  const [, ring] = await big();
+  const ref = ring!.dossier.head.id;
+  const state = async () => (await again(ring!.dossier)).case.state;
+  expect(await post(ref, { kind: 'put_back' })).toMatchObject({ ok: false, code: 'not_pulled' });
+  const ago = (s: number, body: PostedBody) =>
+    postEntry(
+      demo,
+      ines,
+      ref,
+      postedEntrySchema.parse({
+        id: randomUUID(),
+        happenedAt: new Date(Date.now() - s * 1000).toISOString(),
+        body,
+      }),
+    );
+  expect(await ago(660, { kind: 'pulled' })).toMatchObject({ ok: true });
+  expect((await state()).holds.some((h) => h.open && h.check === 'lethality')).toBe(true);
+  expect(await ago(0, { kind: 'put_back' })).toMatchObject({ ok: false, code: 'put_back_late' });
+  expect(await ago(600, { kind: 'put_back' })).toMatchObject({ ok: true });
+  const after = await state();
+  expect(after.run!.pulledS).toBeNull();
+  expect(after.phase).toBe('in_house');
+  expect(after.holds.filter((h) => h.open)).toEqual([]);
+});
+
 test('the thin batch leaves the load for a bath of its own; the rest goes on, and the house tells the device', async () => {
   const [duck] = await big();
   const id = duck!.dossier.head.id;
