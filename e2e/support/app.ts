@@ -19,7 +19,8 @@ export class App {
     this.base = `http://127.0.0.1:${port}`;
   }
 
-  async start(): Promise<void> {
+  /** @param more environment of this start alone */
+  async start(more: Record<string, string> = {}): Promise<void> {
     const env: NodeJS.ProcessEnv = {
       ...process.env,
       DATABASE_URL: this.databaseUrl,
@@ -28,6 +29,7 @@ export class App {
       JOLLY_SETUP_CODE: SETUP_CODE,
       NODE_ENV: 'production',
       ...this.extra,
+      ...more,
     };
     const { command, args } = appCommand(this.port);
     this.child = spawn(command, args, { cwd: ROOT, env, stdio: 'ignore', detached: true });

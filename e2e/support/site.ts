@@ -3,8 +3,8 @@ import path from 'node:path';
 import { copyOf, templates, type Copy } from '../../tests/support/templates';
 import { App } from './app';
 
-/** What the database of a test file holds at its beginning. */
-export type Fill = 'demo' | 'empty' | 'hostile';
+/** What the database of a test file holds at its beginning; `none`: the file starts an application itself. */
+export type Fill = 'demo' | 'empty' | 'hostile' | 'none';
 
 /** The built application on a database of its own. */
 export type Site = { base: string; databaseUrl: string; app: App };
@@ -32,10 +32,11 @@ export class Sites {
   }
 
   /** The site of a test file, started where it is the first of its file that asks. */
-  async of(file: string, fill: Fill, appEnv: Record<string, string>): Promise<Site> {
+  async of(file: string, fill: Fill, appEnv: Record<string, string>): Promise<Site | null> {
     const key = JSON.stringify([file, fill, appEnv]);
     if (this.now?.key === key) return this.now.site;
     await this.end();
+    if (fill === 'none') return null;
     const copy = await copyOf(fill === 'empty' ? 'empty' : 'demo', `jolly_e2e_${this.worker}`);
     if (fill === 'hostile') fillWithHostileNames(copy);
     const app = new App(copy.url, FIRST_PORT + this.worker, appEnv);

@@ -6,7 +6,7 @@ export { expect } from '@playwright/test';
 export type { APIRequestContext, Browser, BrowserContext, Locator, Page } from '@playwright/test';
 
 /** Has the application taken over every button and form of the page? What was pressed before that, nobody heard. */
-const IS_HEARD = `[...document.querySelectorAll('button, form')].every((el) =>
+const IS_HEARD = `!document.documentElement.hasAttribute('data-waking') && [...document.querySelectorAll('button, form')].every((el) =>
   Object.keys(el).some((key) => key.startsWith('__react')))`;
 const MOST_MS = 10_000;
 
@@ -42,6 +42,8 @@ type PerTest = {
   appEnv: Record<string, string>;
   /** Errors that a test brings about on purpose; every other one fails it. */
   expectedErrors: readonly RegExp[];
+  /** Where the application is that a file has started itself. */
+  elsewhere: string | null;
   site: Site;
   noErrors: void;
 };
@@ -50,6 +52,7 @@ type PerWorker = { sites: Sites; faults: Faults; opened: BrowserContext[] };
 export const test = base.extend<PerTest, PerWorker>({
   fill: ['demo', { option: true }],
   appEnv: [{}, { option: true }],
+  elsewhere: [null, { option: true }],
   expectedErrors: [[], { option: true }],
   sites: [
     async ({}, use, { parallelIndex }) => {
@@ -62,10 +65,12 @@ export const test = base.extend<PerTest, PerWorker>({
   faults: [async ({}, use) => use(new Faults()), { scope: 'worker' }],
   opened: [async ({}, use) => use([]), { scope: 'worker' }],
   site: [
-    async ({ sites, fill, appEnv }, use, info) => use(await sites.of(info.file, fill, appEnv)),
+    /* A file that starts an application itself asks for no site. */
+    async ({ sites, fill, appEnv }, use, info) =>
+      use((await sites.of(info.file, fill, appEnv)) as Site),
     { auto: true, timeout: 180_000 },
   ],
-  baseURL: async ({ site }, use) => use(site.base),
+  baseURL: async ({ site, elsewhere }, provide) => provide(elsewhere ?? site.base),
   noErrors: [
     async ({ faults, expectedErrors, opened }, use) => {
       faults.take([]);

@@ -7,7 +7,7 @@ import { quietMs } from './typed/wake';
 type Change = { topic: 'batch' | 'house'; id: string };
 /** How soon a page follows what it shows itself, readings, which come all the time, and what it only mentions, ms. */
 const SOON_MS = 700;
-const READINGS_MS = 8000;
+const READINGS_MS = 5000;
 const MENTIONED_MS = 5000;
 /** Pages that show what is running now; the others only name a batch or a lot. */
 const SHOWS_RUNNING = /^\/($|house|batches\/|plan|cleaning)/;
@@ -15,8 +15,9 @@ const SHOWS_RUNNING = /^\/($|house|batches\/|plan|cleaning)/;
 /** How soon the page at a path follows a change; null where the next tick of the clock is soon enough. */
 function followMs(path: string, { topic, id }: Change): number | null {
   if (!SHOWS_RUNNING.test(path)) return topic === 'batch' ? MENTIONED_MS : null;
-  if (topic === 'house') return READINGS_MS;
   const own = /^\/batches\/([0-9a-f-]{36})/.exec(path)?.[1];
+  /* A page with the curves of a house follows each reading; pages that sum up many houses do so less often. */
+  if (topic === 'house') return own || path === `/house/${id}` ? SOON_MS : READINGS_MS;
   return own === undefined || id === '' || id.startsWith(own) ? SOON_MS : null;
 }
 const CLOCK_MS = 15_000;

@@ -10,8 +10,6 @@ export type Kept = { dossier: Dossier; lastSeq: number; evidence: EvidenceSpan; 
 const AS_NEW_S = 10;
 /** While a batch ferments or hangs for days, its readings move nothing in a minute, s. */
 const SLOW_AS_NEW_S = 60;
-/** Whatever was read meanwhile: several pages that look within so long see the same judgement, s. */
-const SAME_LOOK_S = 3;
 /** Readings that may be kept in all: about 100 MB. */
 const MOST_READINGS = 1_500_000;
 const MOST_KEPT = 300;
@@ -35,8 +33,7 @@ export function keptDossier(ref: string, lastSeq: number, nowS: number): Known |
   const sinceS = nowS - found.dossier.case.nowS;
   const slow = isSlowNow(found.dossier.case.state);
   const forS = slow ? SLOW_AS_NEW_S : AS_NEW_S;
-  if (sinceS < 0 || sinceS >= forS) return null;
-  return { ...found, asIs: slow || sinceS < SAME_LOOK_S };
+  return sinceS >= 0 && sinceS < forS ? { ...found, asIs: slow } : null;
 }
 
 export const keepDossier = (one: Kept): void => void kept.set(one.dossier.head.id, one);
