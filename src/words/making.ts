@@ -44,7 +44,7 @@ export const BIND_SIGNS = {
 } as const;
 
 export const BIND_DOES: Record<Bind, string> = {
-  holds: 'On it goes.',
+  holds: 'Good: carry on.',
   crumbly: 'Mix two minutes more, or give it salt or binder, and cook another spoonful.',
   broken: 'Stop: it goes on hold until somebody decides. A broken emulsion cannot be stuffed away.',
 };

@@ -19,6 +19,7 @@ import { useShow } from '@/ui/show-context';
 import { RadioRow } from '@/ui/radio-row';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { Said } from '@/ui/status';
+import { CureStrength, strengthDoubt } from './CureStrength';
 import { withTime } from './EntryButton';
 import { LotDecision } from './LotDecision';
 import { LotField } from './LotField';
@@ -31,6 +32,9 @@ import { WhenField } from './WhenField';
 const ASK_SHARE = 0.1;
 const ASK_SHARE_MEAT = 0.5;
 const MAX_LABEL_PERCENT = 20;
+
+/** A strength as it is typed. */
+const asPercent = (fraction: number) => String(Number((fraction * 100).toFixed(6)));
 
 /** The cure's line for another strength than the recipe's: what the label says decides the grams. */
 function doseAt(recipe: Recipe, meatG: number, line: LoadLine, fraction: number | null): LoadLine {
@@ -67,7 +71,7 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
   const cure = line.lineId === CURE_LINE ? recipe.cure : null;
   const first = lots.find((l) => l.problems.length === 0) ?? lots[0];
   const percentOf = (lot: LotChoice | undefined) =>
-    cure ? String(Number(((lot?.nitriteFraction ?? cure.nitriteFraction) * 100).toFixed(6))) : '';
+    cure ? asPercent(lot?.nitriteFraction ?? cure.nitriteFraction) : '';
   const [lotId, setLotId] = useState(first?.id ?? '');
   const [percent, setPercent] = useState(percentOf(first));
   const [text, setText] = useState('');
@@ -83,6 +87,13 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
   const label = cure ? readFigure(percent) : null;
   const labelled =
     label?.ok && label.value > 0 && label.value <= MAX_LABEL_PERCENT ? label.value / 100 : null;
+  const [settled, setSettled] = useState<number | null>(null);
+  const doubt =
+    cure && labelled !== settled
+      ? strengthDoubt(labelled, lot?.nitriteFraction, cure.nitriteFraction)
+      : null;
+  /* No grams of a strength that is a slip: they would be weighed. */
+  const isDosed = !cure || (labelled !== null && !doubt);
   const wanted = more ? line : doseAt(recipe, meatG, line, labelled);
   const [forLoad, setForLoad] = useState('0');
   const [ways, setWays] = useState<WeighWays>({});
@@ -122,7 +133,8 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
     setLabelError(
       cure && labelled === null ? 'Give the percentage of sodium nitrite on the label.' : null,
     );
-    if (!read.ok || !positive || (cure && labelled === null)) return;
+    if (doubt) setLabelError('Say first which strength is on the packet.');
+    if (!read.ok || !positive || !isDosed) return;
     const amountG = isMeat ? toBase('mass', read.value, show.settings.system) : read.value;
     /* What comes on top is as much as somebody wants it to be. */
     if (more) return void record(amountG, true);
@@ -156,10 +168,16 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
     >
       <div className="space-y-3">
         <p className={`text-3xl font-extrabold ${cure ? 'text-cure' : ''}`}>
-          {more ? `${sayBack(wanted.doseG)} more` : sayBack(wanted.doseG)}
-          {cure && <span className="unit"> at {percent} % nitrite</span>}
+          {isDosed ? (
+            <>
+              {more ? `${sayBack(wanted.doseG)} more` : sayBack(wanted.doseG)}
+              {cure && <span className="unit"> at {percent} % nitrite</span>}
+            </>
+          ) : (
+            'Settle the strength first'
+          )}
         </p>
-        {cure && !more && wanted.doseG !== line.doseG && (
+        {cure && isDosed && !more && wanted.doseG !== line.doseG && (
           <p className="font-semibold text-cure">
             Worked out anew for this strength: the recipe was written for{' '}
             {show.number(cure.nitriteFraction * 100, 3)} %.
@@ -175,13 +193,19 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
           }}
         />
         {cure && (
-          <NumberField
-            label="Sodium nitrite on the lot’s label"
-            unit="%"
-            value={percent}
-            onChange={setPercent}
+          <CureStrength
+            percent={percent}
+            onChange={(typed) => {
+              setLabelError(null);
+              setPercent(typed);
+            }}
             error={labelError}
-            hint="Look at the packet: pink cures of one colour differ twelve-fold."
+            doubt={doubt}
+            onSettle={(fraction) => {
+              setLabelError(null);
+              setSettled(fraction);
+              setPercent(asPercent(fraction));
+            }}
           />
         )}
         {problems.length > 0 && (
