@@ -43,8 +43,14 @@ export const BIND_SIGNS = {
   emulsion: 'smooth, shining and sticky, no free fat or water: by temperature, not by the clock',
 } as const;
 
-export const BIND_DOES: Record<Bind, string> = {
+const BIND_DOES: Record<Bind, string> = {
   holds: 'Good: carry on.',
   crumbly: 'Mix two minutes more, or give it salt or binder, and cook another spoonful.',
   broken: 'Stop: it goes on hold until somebody decides. A broken emulsion cannot be stuffed away.',
 };
+
+/** What follows from a trial spoonful: that it lost too much weighs more than how it felt. */
+export const trialDoes = (bind: Bind, isOverLimit: boolean): string =>
+  isOverLimit && bind === 'holds'
+    ? 'Do not stuff yet: cook another spoonful, or stop. It lost too much to carry on.'
+    : BIND_DOES[bind];

@@ -166,7 +166,7 @@ const PROBLEMS: Record<string, string> = { ...OTHERS, ...REFUSALS };
 export const problemWords = (code: string, fields?: Record<string, string>) => {
   const known = PROBLEMS[code] ?? `This could not be done (${code}).`;
   const details = Object.entries(fields ?? {})
-    .filter(([, said]) => !PROBLEMS[said])
+    .filter(([, said]) => said !== '' && !PROBLEMS[said])
     .map(([field, said]) => fieldProblem(field, said));
   if (details.length > 0) return `${known} ${details.join('; ')}.`;
   return known.replace(/:$/, '.');

@@ -55,9 +55,14 @@ export function CureStrength({ percent, onChange, error, doubt, onSettle }: Prop
             {doubt.from === 'lot' ? 'The lot says' : 'The recipe was written for'}{' '}
             {said(doubt.knownFraction)}. You typed {said(doubt.typedFraction)}. Which is on the
             packet?
+            {doubt.from === 'lot' &&
+              ` If it is ${said(doubt.typedFraction)}, it is another lot: choose that one above.`}
           </p>
           <div className="mt-2 flex flex-wrap gap-2">
-            {[doubt.knownFraction, doubt.typedFraction].map((fraction) => (
+            {(doubt.from === 'lot'
+              ? [doubt.knownFraction]
+              : [doubt.knownFraction, doubt.typedFraction]
+            ).map((fraction) => (
               <button
                 key={fraction}
                 type="button"

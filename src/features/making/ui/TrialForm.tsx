@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { BINDS, type Bind } from '@/core';
 import { BIND_WORDS, SCORE_WORDS } from '@/words/bench';
-import { BIND_DOES } from '@/words/making';
+import { trialDoes } from '@/words/making';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { RadioRow } from '@/ui/radio-row';
 import { useShow } from '@/ui/show-context';
@@ -37,6 +37,7 @@ export function TrialForm({
   });
   const [b, a] = [readFigure(before), readFigure(after)];
   const loss = b.ok && a.ok && b.value > 0 ? 1 - a.value / b.value : null;
+  const isOver = loss !== null && loss > lossShare;
   const submit = async () => {
     setSaid({ before: b.ok ? null : b.error, after: a.ok ? null : a.error });
     if (!b.ok || !a.ok) return;
@@ -61,9 +62,9 @@ export function TrialForm({
         <NumberField label="Cooked" unit="g" value={after} onChange={setAfter} error={said.after} />
       </div>
       {loss !== null && loss >= 0 && (
-        <Notice tone={loss > lossShare ? 'wait' : 'good'}>
+        <Notice tone={isOver ? 'wait' : 'good'}>
           {show.number(loss * 100, 1)} % ran out
-          {loss > lossShare
+          {isOver
             ? `: more than ${show.number(lossShare * 100, 0)} %, the emulsion has broken or it will not hold.`
             : '.'}
         </Notice>
@@ -71,7 +72,9 @@ export function TrialForm({
       <RadioRow label="Salt" options={SCORES} value={salt as '3'} onChange={setSalt} />
       <RadioRow label="Heat" options={SCORES} value={heat as '3'} onChange={setHeat} />
       <RadioRow label="Bind" options={BIND_OPTIONS} value={bind} onChange={setBind} />
-      <p className={bind === 'holds' ? 'small' : 'font-semibold text-wait'}>{BIND_DOES[bind]}</p>
+      <p className={bind === 'holds' && !isOver ? 'small' : 'font-semibold text-wait'}>
+        {trialDoes(bind, isOver)}
+      </p>
       <Said text={message} />
       <button
         type="button"
