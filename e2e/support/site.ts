@@ -27,8 +27,13 @@ export class Sites {
 
   constructor(private readonly worker: number) {}
 
-  get base(): string {
+  private get base(): string {
     return `http://127.0.0.1:${FIRST_PORT + this.worker}`;
+  }
+
+  /** Where a window of the present file looks; nothing where the file has an application of its own. */
+  get address(): { baseURL?: string } {
+    return this.now ? { baseURL: this.base } : {};
   }
 
   /** The site of a test file, started where it is the first of its file that asks. */

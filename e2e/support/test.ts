@@ -86,7 +86,7 @@ export const test = base.extend<PerTest, PerWorker>({
     async ({ browser, sites, faults, opened }, use) => {
       const newContext = browser.newContext.bind(browser);
       browser.newContext = async (options) => {
-        const context = await newContext({ baseURL: sites.base, ...options });
+        const context = await newContext({ ...sites.address, ...options });
         context.on('page', patient);
         faults.watch(context);
         opened.push(context);
