@@ -29,11 +29,13 @@ test('a pull before its lethality says what is missing, keeping on first; a pull
 }) => {
   await signIn(page, 'ines');
   await page.goto('/house/big');
-  const card = page.getByRole('article', { name: /^Duck and sorrel link/ });
-  const pull = card.getByRole('button', { name: 'Pull Duck and sorrel link to chill' });
+  const card = page.getByRole('article', { name: /^Juniper boar ring/ });
+  const pull = card.getByRole('button', { name: 'Pull Juniper boar ring to chill' });
   await pull.click();
   const asked = card.getByRole('status');
-  await expect(asked).toContainText(/Duck and sorrel link: .*(of 7 log|No core reading)/);
+  await expect(asked).toContainText(
+    /Juniper boar ring: .*(of 6\.5 log|No core reading).*goes on hold/,
+  );
   await expect(asked.getByRole('button').first()).toHaveText('Keep cooking');
   await asked.getByRole('button', { name: 'Keep cooking' }).click();
   await expect(asked).toHaveCount(0);
@@ -43,7 +45,10 @@ test('a pull before its lethality says what is missing, keeping on first; a pull
   await expect(pull).toBeVisible();
   await page.goto('/');
   await expect(
-    page.getByRole('listitem').filter({ hasText: 'Duck and sorrel link' }).first(),
+    page
+      .getByRole('listitem')
+      .filter({ hasText: 'Juniper boar ring' })
+      .filter({ hasText: 'In Big house' }),
   ).not.toContainText('On hold');
 });
 
