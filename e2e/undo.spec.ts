@@ -59,6 +59,8 @@ test('what is undone without a network goes with what it undoes, in order', asyn
   await signIn(page, 'ines');
   const href = await openBatch(page, 'In Big house', '/house');
   await page.goto('/house/big');
+  await page.getByRole('button', { name: 'Sticks rotated' }).click();
+  await expect(page.getByText('Recorded: an event at the house')).toBeVisible();
   await context.setOffline(true);
   await page.getByRole('button', { name: 'Fuel added' }).click();
   await undo(page).click();

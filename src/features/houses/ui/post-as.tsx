@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { createContext, useContext, useState, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import type { PostedBody } from '@/features/logbook/contract';
 import type { Fact } from '../alarm-groups';
 import { KEPT_WORDS, problemWords } from '@/words/problems';
@@ -20,19 +20,30 @@ export function useWorker(): Worker {
   return worker;
 }
 
+/** The device's storage comes after the page, which is shown sooner without it; null where it cannot be loaded. */
+const loadStorage = () => import('@/features/logbook/ui').catch(() => null);
+const NOT_LOADED =
+  'This page had not loaded completely when the network went. Nothing was recorded: press again when it is back.';
+
 /** Posts what is true of several batches at once: all of it is recorded, or nothing; says in words what came of it. */
 export function usePostTo() {
   const { personId } = useWorker();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   const [message, setMessage] = useState<string | null>(null);
+  /* Before it is needed: a press without a network is kept only where this is there. */
+  useEffect(() => void loadStorage(), []);
   const sendAll = async (facts: readonly Fact[]): Promise<boolean> => {
     setBusy(true);
     setMessage(null);
     const happenedAt = new Date().toISOString();
-    /* Storage is loaded with the first press: pages that only show alarms do not need it. */
-    const { postAll } = await import('@/features/logbook/ui');
-    const outcome = await postAll(
+    const storage = await loadStorage();
+    if (!storage) {
+      setBusy(false);
+      setMessage(NOT_LOADED);
+      return false;
+    }
+    const outcome = await storage.postAll(
       personId,
       facts.map(([batchId, body]) => ({
         batchId,
