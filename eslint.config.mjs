@@ -36,7 +36,10 @@ const config = [
     },
   },
   { files: ['**/*.test.ts', 'e2e/**'], rules: { 'max-lines': 'off' } },
-  { files: ['src/ui/link.tsx', 'src/ui/link-pending.tsx'], rules: { 'no-restricted-imports': 'off' } },
+  {
+    files: ['src/ui/link.tsx', 'src/ui/link-pending.tsx'],
+    rules: { 'no-restricted-imports': 'off' },
+  },
   { files: ['scripts/**', 'e2e/**', 'tests/**', 'src/devices/**'], rules: { 'no-console': 'off' } },
 ];
 
