@@ -6,7 +6,7 @@ export default defineConfig({
   outputDir: 'test-results',
   /* Each worker has a database and an application of its own: one for each core. */
   workers: os.availableParallelism(),
-  timeout: 180_000,
+  timeout: 300_000,
   /* A machine that builds and tests at once is slow; whatever does not come at all is found by the test's own time. */
   expect: { timeout: 30_000 },
   use: {

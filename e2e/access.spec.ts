@@ -20,7 +20,7 @@ async function noSeriousIssue(page: Page): Promise<void> {
 for (const theme of ['light', 'dark'] as const) {
   test(`every screen passes the accessibility check, ${theme}`, async ({ page }) => {
     /* Some forty screens, each looked through. */
-    test.setTimeout(600_000);
+    test.setTimeout(900_000);
     await page.emulateMedia({ colorScheme: theme });
     await page.goto('/sign-in');
     await noSeriousIssue(page);

@@ -92,7 +92,7 @@ test('a batch in two casings on a phone: soak, links, map, smoke that goes out, 
   page,
   browser,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   const desk = await (await browser.newContext()).newPage();
   await signIn(desk, 'tomas');
   await writePair(desk, 'Pair link');

@@ -29,7 +29,7 @@ async function approve(page: Page): Promise<void> {
 test('a recipe from nothing: written, approved, and a batch weighed from its lots', async ({
   page,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await signIn(page, 'tomas');
   await page.goto('/recipes/new');
   await page.getByLabel('Name', { exact: true }).first().fill('Thornfield ring');

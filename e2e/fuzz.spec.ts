@@ -38,7 +38,7 @@ test('3,000 malformed requests, signed in with each role: no failure, nothing st
   browser,
   site: { base, databaseUrl },
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   const callers: Caller[] = [
     { name: 'nobody', headers: {} },
     { name: 'device', headers: { authorization: `Bearer ${deviceTokens()[0]}` } },

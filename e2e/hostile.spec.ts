@@ -35,7 +35,7 @@ test.use({ fill: 'hostile' });
 test('names that are scripts are text on every screen, in every chart and its tooltip', async ({
   page,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(900_000);
   const blocked = await watch(page);
   await signIn(page, 'maud');
   const batches = (await links(page, '/batches/')).filter((h) =>

@@ -16,7 +16,7 @@ test('job 1: a recipe that is poached in a water bath only, step by step to its 
   page,
   browser,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await signIn(page, 'tomas');
   await page.goto('/recipes/new');
   await page.getByLabel('Name', { exact: true }).first().fill('Copper poached link');
@@ -61,7 +61,7 @@ test('job 2: a dry stick that was never cooked is signed on its own checks, and 
   page,
   browser,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await signIn(page, 'ines');
   const stick = page.getByRole('listitem').filter({ hasText: /Quarry dry stick.*In Stone room/s });
   await expect(stick).toContainText('Dry: weigh the marked pieces');
@@ -114,7 +114,7 @@ test('job 3: one batter in two casings goes two ways and is released part by par
   page,
   browser,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await signIn(page, 'tomas');
   await page.goto('/recipes/new');
   await page.getByLabel('Name', { exact: true }).first().fill('Twin link');

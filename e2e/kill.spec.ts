@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import path from 'node:path';
 
 test('parts are killed outright, each comes back by itself, and what was acknowledged is there', () => {
-  test.setTimeout(360_000);
+  test.setTimeout(600_000);
   const out = execFileSync('node_modules/.bin/tsx', ['scripts/main.ts', 'kill', '5', '3'], {
     cwd: path.resolve(import.meta.dirname, '..'),
     encoding: 'utf8',

@@ -22,7 +22,7 @@ async function weigh(page: Page, amount: string): Promise<void> {
 }
 
 test.beforeEach(async ({ page }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await page.setViewportSize(PHONE);
 });
 

@@ -52,7 +52,7 @@ async function idsOf(browser: Browser): Promise<Record<string, string>> {
 
 for (const identity of ['nobody', 'reader', 'operator', 'formulator', 'lead', 'device'] as const)
   test(`who may what: ${identity}`, async ({ browser }) => {
-    test.setTimeout(300_000);
+    test.setTimeout(600_000);
     const ids = await idsOf(browser);
     const request = await contextOf(browser, identity);
     const wrong: string[] = [];

@@ -52,7 +52,7 @@ test('half an hour away with 25 entries from two devices: all are there once, in
   page,
   browser,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await signIn(page, 'ines');
   const { id } = await startJob(page, 'Caraway garden link', 3);
   const other = await browser.newContext();
@@ -93,7 +93,7 @@ test('what was kept says how old it is, a page that was not kept says so, and a 
   context,
   browser,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await signIn(page, 'ines');
   const { id } = await startJob(page, 'Caraway garden link', 30);
   await away({ page, context }, id);
@@ -167,7 +167,7 @@ test('nonsense is refused at once, also without a network; what is typed while t
 });
 
 test('signing out takes the kept pages off the device', async ({ page, context }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await page.goto('/sign-in');
   await page.getByLabel('E-mail').fill('pia@alderhollow.example');
   await page.getByLabel('Password').fill(PASSWORD);

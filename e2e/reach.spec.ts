@@ -59,7 +59,7 @@ test('a device is switched on, is shown what comes while no page is looked at, a
   page,
   context,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await context.grantPermissions(['notifications']);
   await withPush(page);
   await signIn(page, 'ines');

@@ -66,7 +66,7 @@ const pieces = (h: number, share: number): Line[] =>
 test('a ferment tells its hour, and that it comes and is past, before and after it is too sour', async ({
   page,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await signIn(page, 'ines');
   const { id, began } = await startJob(page, 'Quarry dry stick', 42);
   await hung(page, id, began);
@@ -121,7 +121,7 @@ async function siteZone(page: Page, wanted?: string): Promise<string> {
 test('a pH that comes in the night is told on the afternoon’s floor, with a chamber in which it waits', async ({
   page,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await signIn(page, 'ines');
   const { id, began } = await startJob(page, 'Quarry dry stick', 42);
   await as(page, 'maud');
@@ -160,7 +160,7 @@ test('what a scale shows is taken by one press, once it is at rest; a meter fill
   playwright,
   baseURL,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await signIn(page, 'maud');
   await page.goto('/settings/equipment');
   const part = page.getByRole('region', { name: 'Scales and meters that say what they show' });
@@ -265,7 +265,7 @@ test('what a scale shows is taken by one press, once it is at rest; a meter fill
 test('fermented, smoked, dried over weeks to its signature; a dry room is told of before the rim is hard', async ({
   page,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await signIn(page, 'ines');
   const { id, began } = await startJob(page, 'Quarry dry stick', 27 * 24);
   await hung(page, id, began);
@@ -316,7 +316,7 @@ test('fermented, smoked, dried over weeks to its signature; a dry room is told o
 test('a pH meter is an instrument: checked in its buffers it is believed, found wrong it is not, nor what it showed', async ({
   page,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await signIn(page, 'maud');
   await page.goto('/house/meters');
   await page.getByText('Add a meter').click();
@@ -399,7 +399,7 @@ test('what the label of a culture says is a card of the stores; nonsense is told
 test('fermented, smoked, cooked, then dried in a place of its own: signed on the checks of each', async ({
   page,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await signIn(page, 'tomas');
   await page.goto('/recipes/import');
   const recipe = { ...fermentedRecipe(), name: 'Tollgate cooked ring' };

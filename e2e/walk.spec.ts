@@ -40,7 +40,7 @@ test('one batch, from a recipe and a weight to a signed release and its PDF', as
   page,
   browser,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   const began = Math.floor((Date.now() - 40 * HOUR) / 60_000) * 60_000;
   await signIn(page, 'ines');
 
