@@ -5,7 +5,7 @@ import { deviceTokens } from './support/site';
 const bearer = (token: string) => ({ authorization: `Bearer ${token}` });
 
 /* A part of the page that is asked for without a network is not there. */
-test.use({ expectedErrors: [/net::ERR_FAILED/] });
+test.use({ expectedErrors: /net::ERR_FAILED/ });
 
 test('a second browser sees a device’s new reading in about a second', async ({
   page,

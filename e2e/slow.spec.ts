@@ -55,7 +55,7 @@ test('what is chosen and typed before the scripts come is kept, and a button tha
 
 test.describe('a newer build', () => {
   /* Between the two builds nothing answers. */
-  test.use({ expectedErrors: [/net::ERR_(CONNECTION|INCOMPLETE|EMPTY|FAILED)/] });
+  test.use({ expectedErrors: /net::ERR_(CONNECTION|INCOMPLETE|EMPTY|FAILED)/ });
 
   test('a newer build while a page is open: it reloads by itself, and what was typed is still there', async ({
     page,

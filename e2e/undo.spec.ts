@@ -2,7 +2,7 @@ import { expect, test, type Page } from './support/test';
 import { openBatch, signIn } from './support/people';
 
 /* A part of the page that is asked for without a network is not there. */
-test.use({ expectedErrors: [/net::ERR_FAILED/] });
+test.use({ expectedErrors: /net::ERR_FAILED/ });
 
 const undo = (page: Page) => page.getByRole('button', { name: 'Undo', exact: true });
 

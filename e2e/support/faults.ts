@@ -23,8 +23,8 @@ export class Faults {
   }
 
   /** All that was found since the last time, less what a test says it expects. */
-  take(expected: readonly RegExp[]): string[] {
-    const known = [...NO_FAULT, ...expected];
+  take(expected: RegExp | null): string[] {
+    const known = expected ? [...NO_FAULT, expected] : NO_FAULT;
     const found = this.found.filter((f) => !known.some((e) => e.test(f)));
     this.found = [];
     return [...new Set(found)];

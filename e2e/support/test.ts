@@ -41,7 +41,7 @@ type PerTest = {
   /** Environment of the file's application, besides the usual. */
   appEnv: Record<string, string>;
   /** Errors that a test brings about on purpose; every other one fails it. */
-  expectedErrors: readonly RegExp[];
+  expectedErrors: RegExp | null;
   /** Where the application is that a file has started itself. */
   elsewhere: string | null;
   site: Site;
@@ -53,7 +53,7 @@ export const test = base.extend<PerTest, PerWorker>({
   fill: ['demo', { option: true }],
   appEnv: [{}, { option: true }],
   elsewhere: [null, { option: true }],
-  expectedErrors: [[], { option: true }],
+  expectedErrors: [null, { option: true }],
   sites: [
     async ({}, use, { parallelIndex }) => {
       const sites = new Sites(parallelIndex);
@@ -73,7 +73,7 @@ export const test = base.extend<PerTest, PerWorker>({
   baseURL: async ({ site, elsewhere }, provide) => provide(elsewhere ?? site.base),
   noErrors: [
     async ({ faults, expectedErrors, opened }, use) => {
-      faults.take([]);
+      faults.take(null);
       opened.length = 0;
       await use();
       /* What a test opened besides its page would go on refreshing beside the tests that follow. */
