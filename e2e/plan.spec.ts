@@ -175,7 +175,14 @@ test('a step is dragged: what it breaks is said while it moves, and it can be pu
   /* From when it would be is said on the way, and is where it is then. */
   const says = page.locator('p', { hasText: /While it moves, Heather tang ring, Stuff: / });
   await expect(says).toBeVisible();
-  const [, at] = /Stuff: (.*?)\./.exec(await says.innerText())!;
+  /* The look follows the pointer with a lag: what it says once the pointer rests is where the bar will be. */
+  let at = '';
+  const rests = async () => {
+    const before = at;
+    [, at = ''] = /Stuff: (.*?)\./.exec(await says.innerText())!;
+    return at === before;
+  };
+  await expect.poll(rests, { intervals: [600] }).toBe(true);
   await page.mouse.up();
   await expect(
     page.locator('p', { hasText: `Moved by hand, Heather tang ring, Stuff: ${at}` }),
