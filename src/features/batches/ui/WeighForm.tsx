@@ -189,6 +189,8 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
           onChange={(id) => {
             setLotId(id);
             setRefused([]);
+            /* What was settled for one lot says nothing of another. */
+            setSettled(null);
             setPercent(percentOf(lots.find((l) => l.id === id)));
           }}
         />
