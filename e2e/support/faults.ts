@@ -7,6 +7,8 @@ import type { BrowserContext, ConsoleMessage } from '@playwright/test';
 const NO_FAULT = [
   /^console: Failed to load resource: the server responded with a status of (400|401|403|409|413|422|429) .*\/api\//,
   /^console: Failed to load resource: net::ERR_INTERNET_DISCONNECTED/,
+  /* The worker's own words for a page that is not kept: only they come without the status in words. */
+  /^console: Failed to load resource: the server responded with a status of 503 \(\) /,
 ];
 
 /** What went wrong in the pages of a test: uncaught errors, and whatever a page or a worker wrote as an error. */
