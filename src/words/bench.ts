@@ -97,6 +97,7 @@ function codeOfKey(key: string): ReminderCode {
 }
 const KEYS: Record<string, ReminderCode> = {
   measure: 'measure',
+  without: 'mixed_without',
   bowl: 'bowl_gap',
   trial: 'trial_loss',
   chill: 'chill_over',
@@ -110,6 +111,7 @@ const KEYS: Record<string, ReminderCode> = {
 
 export const REMINDER_WORDS: Record<ReminderCode, string> = {
   measure: 'No temperature after this step',
+  mixed_without: 'Mixed before all of it was weighed',
   bowl_gap: 'The bowl is not what went into it',
   trial_loss: 'The trial spoonful lost too much',
   chill_over: 'Out of the freezer',
@@ -126,6 +128,8 @@ type Figures = Record<string, number>;
 /** What happens if a reminder is not answered, or what to do about it, in a line. */
 const DUE: Record<ReminderCode, (f: Figures, s: Show) => string> = {
   measure: () => 'Measure it now, or say why not. The verdict asks for it.',
+  mixed_without: (f) =>
+    `${f.load ? `Load ${f.load} was` : 'It was'} mixed before its cure, salt or water was weighed. Weigh it, mix again, and say so.`,
   bowl_gap: (f, s) =>
     `${s.mass(Math.abs(f.gapG!))} ${f.gapG! < 0 ? 'lighter' : 'heavier'} than its parts. Find what is missing, or say why.`,
   trial_loss: (f, s) =>

@@ -5,6 +5,7 @@ const NEXT_WORDS = {
   decide: 'On hold: the release lead decides',
   weigh_meat: 'Weigh the meat',
   weigh_cure: 'Weigh the cure',
+  weigh_line: 'Weigh',
   check_cure: 'Second look at the cure',
   start_hold: 'Start the cure hold',
   end_hold: 'End the cure hold',
@@ -40,5 +41,6 @@ export type NextStep = {
 export function nextWords(next: NextStep, show: Show): string {
   const words = NEXT_WORDS[next.code];
   if (next.toC !== undefined) return `${words} to ${show.temp(next.toC)}`;
+  if (next.code === 'weigh_line') return `${words} the ${next.detail}`;
   return next.detail ? `${words}: ${next.detail}` : words;
 }

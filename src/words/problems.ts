@@ -62,6 +62,8 @@ const REFUSALS: Record<Refusal, string> = {
   unknown_load:
     'There is no such load: this batch is made in fewer, or its meat is not weighed by loads.',
   load_first: 'This batch is made in loads: say which one this share is for.',
+  load_short:
+    'A load has not had its cure, salt or water yet. Weigh that first; the hold begins once every load has its own.',
   loads_late: 'Doses are weighed already, or work on a load has begun: the loads stay as they are.',
   already_ticked:
     'This step is ticked already, perhaps on another screen. Take that tick back in the log if it is wrong.',

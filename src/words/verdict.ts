@@ -241,6 +241,8 @@ const SAY: Record<string, Say> = {
     `${s.number(f('lines'), 0)} of the passes that ask for a temperature have none: log it, or say why not.`,
   'making:trial_lost': (f, s) =>
     `A trial spoonful lost ${s.number(f('ranOut'), 1)} %: cook another one, or say why.`,
+  'making:mixed_without': (f, s) =>
+    `It was mixed before ${s.number(f('lines'), 0)} of its cure, salt and water were weighed, and nobody has said what came of it.`,
   'making:bowl_light': (f, s) =>
     `A bowl was ${s.mass(f('gapG'))} lighter than its parts, and nobody has said why.`,
   'making:bowl_heavy': (f, s) =>

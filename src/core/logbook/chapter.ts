@@ -55,6 +55,7 @@ export type Refusal =
   | 'unknown_step'
   | 'unknown_load'
   | 'load_first'
+  | 'load_short'
   | 'loads_late'
   | 'already_ticked'
   | 'already_added'

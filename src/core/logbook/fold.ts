@@ -2,6 +2,7 @@ import type { Recipe } from '../formula/recipe';
 import { programOf } from '../route/read';
 import { touchedBy } from './bearing';
 import { emptyState, kindOf } from './book';
+import { settleWeighings } from './chapters/weighing';
 import { effectiveEntries } from './effective';
 import type { Entry } from './entry';
 import { phaseOf } from './phase';
@@ -27,6 +28,7 @@ export function foldBatch(recipe: Recipe, entries: readonly Entry[]): BatchState
     state.lastS = Math.max(state.lastS, e.happenedS);
   }
   if (state.run && state.run.programName === null) state.run.program = programOf(recipe);
+  settleWeighings(state);
   sumMeat(state, recipe);
   const signed = state.signature && entries.find((e) => e.id === state.signature!.entryId);
   if (signed && entries.some((e) => e.seq > signed.seq && kindOf(e.body).reopens))

@@ -3,6 +3,7 @@ import type { Recipe } from '../formula/recipe';
 import type { BatchState } from '../logbook/state';
 import { weighingsOf } from '../logbook/chapters/weighing';
 import type { MakingRule } from '../rules/rule';
+import { unweighedFor } from './load-gaps';
 import { massBalance, type BalancePart, type MassBalance } from './mass-balance';
 import { makingPlan } from './plan';
 
@@ -36,7 +37,13 @@ export function bowlParts(
   });
 }
 
-export type BowlFound = { load: number | null; atS: number; balance: MassBalance };
+export type BowlFound = {
+  load: number | null;
+  atS: number;
+  balance: MassBalance;
+  /** Lines that were not weighed for it, by their id: what it was to weigh is not known. */
+  unweighed: string[];
+};
 
 /** Every bowl that was weighed against what was weighed into it. */
 export const bowlsFound = (recipe: Recipe, s: BatchState, rule: MakingRule): BowlFound[] =>
@@ -46,6 +53,11 @@ export const bowlsFound = (recipe: Recipe, s: BatchState, rule: MakingRule): Bow
     const { batterG: bowlG, scaleResolutionG: scaleG } = b;
     const { clingShare } = rule;
     return [
-      { load: b.load, atS: b.atS, balance: massBalance({ parts, bowlG, scaleG, clingShare }) },
+      {
+        load: b.load,
+        atS: b.atS,
+        balance: massBalance({ parts, bowlG, scaleG, clingShare }),
+        unweighed: unweighedFor(recipe, s, b.load),
+      },
     ];
   });

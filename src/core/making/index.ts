@@ -12,6 +12,15 @@ export {
   type Pass,
 } from './learned';
 export {
+  bindsOrCures,
+  isLoadShort,
+  isMixing,
+  linesUpTo,
+  mixedWithout,
+  unweighedFor,
+  type MixedWithout,
+} from './load-gaps';
+export {
   CHOP_PHASES,
   makingClassOf,
   makingLimits,

@@ -5,11 +5,13 @@ import type { MakingRule } from '../rules/rule';
 import { bowlsFound } from './bowl';
 import { USUAL_CHILL, chillTimeS } from './chill-time';
 import { isRowDone, ticksOf } from './done';
+import { mixedWithout } from './load-gaps';
 import { makingPlan, type PlanRow } from './plan';
 import { rawClock } from './raw-clock';
 
 export type ReminderCode =
   | 'measure'
+  | 'mixed_without'
   | 'bowl_gap'
   | 'trial_loss'
   | 'chill_over'
@@ -53,6 +55,15 @@ const measures: Ask = ({ s, plan }) =>
           figures: { pass: r.pass + 1, load: t.load ?? 0 },
         })),
     );
+
+/** Mixed before all that binds and cures was weighed for it: mixed again, or said what came of it. */
+const without: Ask = ({ recipe, s, plan }) =>
+  mixedWithout(recipe, s, plan).map(({ load, tick, lines }) => ({
+    key: `without:${tick.entryId}:${lines.join('+')}`,
+    code: 'mixed_without' as const,
+    dueS: tick.atS,
+    figures: { load: load ?? 0, lines: lines.length },
+  }));
 
 const bowls: Ask = ({ recipe, s, rule }) =>
   bowlsFound(recipe, s, rule)
@@ -171,6 +182,7 @@ const freshParts: Ask = ({ s }) =>
 
 const ASKS: readonly Ask[] = [
   measures,
+  without,
   bowls,
   trials,
   chills,

@@ -2,7 +2,7 @@ import { ppmBand, ppmFromWeighed } from '../formula/dose-cure';
 import { CURE_LINE, SALT_LINE } from '../formula/scale-recipe';
 import { holdOf } from '../route/read';
 import { doseLimits } from '../rules/rule';
-import { meatOfLoad, type Weighed } from '../logbook/chapters/weighing';
+import { meatOfLoad, weighingsOf, type Weighed } from '../logbook/chapters/weighing';
 import { check, type Case, type Check, type CheckStatus, type Figure } from './check';
 import { holdWarmestC } from './known-temps';
 import { nitriteOf, owedHoldS, unweighedLines, weighedBasis } from './weighed-basis';
@@ -109,9 +109,17 @@ export function checkIngredients({ recipe, rules, state }: Case): Check | null {
     : check('ingredients', rules.formula, 'pass', 'weighed', figures);
 }
 
-/** Seconds that the batch was in the cooler, all stretches together; one that runs, up to now. */
-const heldS = ({ state, nowS }: Case) =>
-  state.hold!.stretches.reduce((sum, s) => sum + (s.endS ?? nowS) - s.startS, 0);
+/**
+ * Seconds that the batch was in the cooler with its cure, all stretches together; one that runs, up to now. Nothing cures
+ * before the last of the cure was weighed.
+ */
+function heldS({ state, nowS }: Case): number {
+  const curedS = Math.max(...weighingsOf(state, CURE_LINE).map((w) => w.atS), -Infinity);
+  return state.hold!.stretches.reduce(
+    (sum, s) => sum + Math.max(0, (s.endS ?? nowS) - Math.max(s.startS, curedS)),
+    0,
+  );
+}
 
 /** The cure hold was long enough, cold enough and not too long, or is not needed. */
 export function checkCureHold(c: Case): Check {

@@ -109,6 +109,11 @@ export function checkMaking(c: Case): Check | null {
   if (open.length > 0)
     return found('missing', 'not_measured', [{ name: 'lines', value: open.length, unit: 'count' }]);
   const due = remindersOf(recipe, s, rule.body, c.nowS);
+  const without = due.find((r) => r.code === 'mixed_without');
+  if (without)
+    return found('missing', 'mixed_without', [
+      { name: 'lines', value: without.figures.lines!, unit: 'count' },
+    ]);
   const gap = due.find((r) => r.code === 'bowl_gap');
   if (gap)
     return found('missing', gap.figures.gapG! < 0 ? 'bowl_light' : 'bowl_heavy', [

@@ -4,6 +4,7 @@ import type { DoseBasis, Recipe } from '../formula/recipe';
 import { CURE_LINE, SALT_LINE, plainSalt } from '../formula/scale-recipe';
 import type { Weighed } from '../logbook/chapters/weighing';
 import type { BatchState } from '../logbook/state';
+import { dosedLines } from '../making/load-gaps';
 import type { CureHoldRule } from '../rules/rule';
 import { requiredHoldS } from '../schedule/recipe-blocks';
 import type { Case } from './check';
@@ -92,15 +93,7 @@ export function owedHoldS(
 }
 
 /** Lines of the recipe that are not weighed, of those that it asks for; meat and cure among them. */
-export function unweighedLines(recipe: Recipe, state: BatchState): string[] {
-  const { meatG } = state;
-  const cureG = state.weighed[CURE_LINE]?.amountG;
-  const asksSalt = meatG === null || plainSalt(recipe, meatG, cureG ?? 0) > 1e-9 * meatG;
-  const lines = [
-    ...recipe.meat.map((m) => m.id),
-    ...(recipe.cure ? [CURE_LINE] : []),
-    ...(asksSalt && recipe.totalSaltFraction > 0 ? [SALT_LINE] : []),
-    ...recipe.additions.filter((a) => a.fraction > 0).map((a) => a.id),
-  ];
-  return lines.filter((id) => !state.weighed[id]);
-}
+export const unweighedLines = (recipe: Recipe, state: BatchState): string[] =>
+  [...recipe.meat.map((m) => m.id), ...dosedLines(recipe, state)].filter(
+    (id) => !state.weighed[id],
+  );

@@ -1,8 +1,10 @@
 import {
   CURE_LINE,
+  bindsOrCures,
   checkDrying,
   checkParasites,
   holdOf,
+  isLoadShort,
   laterDrying,
   outcomeOf,
   phReachedS,
@@ -12,8 +14,10 @@ import {
   routeOf,
   runStages,
   servingDueS,
+  unweighedFor,
   type Case,
 } from '@/core';
+import { lineName } from '@/words/line-name';
 import type { NextStep } from '@/words/next';
 import { liveCooling, liveHeat } from './live';
 
@@ -73,12 +77,29 @@ function dueAtEnd(c: Case): NextStep {
   return at(outcome === 'dried' && !c.state.plan ? 'name_plan' : 'sign');
 }
 
+/** The first line that a load lacks of what binds and cures: where it stands there is no going on. */
+function shortLoad({ state, recipe }: Case): NextStep | null {
+  const loads = Array.from({ length: state.loads }, (_, i) => i + 1);
+  if (state.loads === 1 || !isLoadShort(recipe, state)) return null;
+  const short = loads.flatMap((load) =>
+    unweighedFor(recipe, state, load)
+      .filter((id) => bindsOrCures(recipe, id))
+      .map((id) => ({ load, id })),
+  )[0];
+  if (!short) return null;
+  return {
+    code: 'weigh_line',
+    dueS: null,
+    detail: `${lineName(recipe, short.id)} for load ${short.load}`,
+  };
+}
+
 export function nextStep(c: Case): NextStep {
   const { state, recipe } = c;
   if (state.holds.some((h) => h.open)) return { code: 'decide', dueS: null };
   if (state.phase === 'weighing') {
-    const meat = state.meatG === null;
-    return { code: meat ? 'weigh_meat' : 'weigh_cure', dueS: null };
+    if (state.meatG === null) return { code: 'weigh_meat', dueS: null };
+    return shortLoad(c) ?? { code: 'weigh_cure', dueS: null };
   }
   if (state.weighed[CURE_LINE] && !state.cureCheck?.matches)
     return { code: 'check_cure', dueS: null };
@@ -90,6 +111,8 @@ export function nextStep(c: Case): NextStep {
         Math.max(requiredHoldS(recipe, c.rules.cure_hold.body), holdOf(recipe).minS),
     };
   if (state.phase === 'making') {
+    const short = shortLoad(c);
+    if (short) return short;
     if (requiredHoldS(recipe, c.rules.cure_hold.body) > 0 && !state.hold)
       return { code: 'start_hold', dueS: null };
     return {

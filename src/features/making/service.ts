@@ -43,4 +43,4 @@ export const runSheetOf = async (db: Handle, d: Dossier, scales: readonly Scale[
 
 export { dosesOf, weighedByKey } from './doses';
 export { learnedByMachine, learnedFrom, lookBack, passKey, type Learned } from './learned';
-export { goesOn, isBeingMade } from './sheet';
+export { goesOn, isBegun, isBeingMade } from './sheet';

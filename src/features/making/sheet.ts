@@ -3,7 +3,9 @@ import {
   bowlOf,
   bowlsFound,
   chillTargetC,
+  isMixing,
   isRowDone,
+  linesUpTo,
   loadsFor,
   machineKindFor,
   makingClassOf,
@@ -13,6 +15,7 @@ import {
   remindersOf,
   tickOf,
   ticksOf,
+  unweighedFor,
   warms,
   weighingsOf,
   type BatchState,
@@ -26,6 +29,7 @@ import {
   type StepLimits,
   type TimedTemp,
 } from '@/core';
+import { lineName } from '@/words/line-name';
 import { BIND_SIGNS, partName, rowTask } from '@/words/making';
 import type { LoadLine } from './contract';
 import { passKey, type Learned } from './learned';
@@ -72,6 +76,8 @@ export type SheetRow = {
   ticks: SheetTick[];
   /** Loads that it is still to be done for; `[null]` for the whole. */
   open: (number | null)[];
+  /** What goes in by it and was not weighed, by load that it is open for: asked before it is done. */
+  unweighed: { load: number | null; names: string[] }[];
   /** Temperatures while it goes on, by load. */
   readings: (TimedTemp & { load: number | null })[];
   /** Machines that it may be done on, with what each does to this product. */
@@ -84,6 +90,8 @@ export type BowlView = {
   within: boolean;
   sumG: number;
   fits: { names: string; doubled: boolean }[];
+  /** What was not weighed for it: what it was to weigh is not known. */
+  unweighed: string[];
 };
 
 export type MakingSheetData = {
@@ -113,11 +121,13 @@ export type MakingSheetData = {
   cooked: { lineId: string; name: string; done: boolean }[];
 };
 
+/** Something of the bench work was done. */
+export const isBegun = (sheet: MakingSheetData | null): boolean =>
+  sheet !== null && sheet.rows.some((r) => r.ticks.length > 0);
+
 /** Work on the bench has begun and is not over. */
 export const goesOn = (sheet: MakingSheetData | null): boolean =>
-  sheet !== null &&
-  sheet.rows.some((r) => r.ticks.length > 0) &&
-  sheet.rows.some((r) => r.open.length > 0);
+  isBegun(sheet) && sheet!.rows.some((r) => r.open.length > 0);
 
 /** Is it made now: its meat is weighed, and it is not stuffed yet? */
 export const isBeingMade = ({ phase, meatG, steps, run }: BatchState): boolean =>
@@ -135,7 +145,13 @@ const BY_LOAD: readonly RouteStep['kind'][] = ['mix', 'chop', 'trial_cook'];
 const isByLoad = (state: BatchState, { step }: PlanRow) =>
   state.loads > 1 && BY_LOAD.includes(step.kind);
 
-type From = { c: Case; lines: readonly LoadLine[]; machines: readonly Machine[]; learned: Learned };
+type Given = {
+  c: Case;
+  lines: readonly LoadLine[];
+  machines: readonly Machine[];
+  learned: Learned;
+};
+type From = Given & { plan: readonly PlanRow[] };
 
 /**
  * What of a line is in its cup: as it was weighed, else as it is to be. A cure has no figure before somebody else has looked at its
@@ -199,6 +215,17 @@ function machinesFor({ c, machines, learned }: From, row: PlanRow): SheetRow['ma
     : own.map((m) => ({ id: m.id, name: m.name, note: m.note, learned: knows(m.id) }));
 }
 
+/** What goes in by a mixing row and was not weighed, by each load that it is open for. */
+function unweighedAt({ c, plan }: From, row: PlanRow, open: readonly (number | null)[]) {
+  if (!isMixing(row)) return [];
+  const due = linesUpTo(plan, row);
+  return open.flatMap((load) => {
+    const lines = unweighedFor(c.recipe, c.state, load).filter((id) => due.has(id));
+    const names = lines.map((id) => lineName(c.recipe, id));
+    return names.length > 0 ? [{ load, names }] : [];
+  });
+}
+
 function rowOf(from: From, row: PlanRow, late: ReadonlySet<string>): SheetRow {
   const { state } = from.c;
   const every = Array.from({ length: state.loads }, (_, i) => i + 1);
@@ -232,6 +259,7 @@ function rowOf(from: From, row: PlanRow, late: ReadonlySet<string>): SheetRow {
       by: t.by.name,
     })),
     open,
+    unweighed: unweighedAt(from, row, open),
     readings: state.batter
       .filter((b) => b.stepId === row.step.id && b.pass === row.pass)
       .map(({ tS, tempC, load }) => ({ tS, tempC, load })),
@@ -240,7 +268,7 @@ function rowOf(from: From, row: PlanRow, late: ReadonlySet<string>): SheetRow {
 }
 
 /** The bench work of a batch, in order: what is to be done, with what, what was done, what is due, and what a pass will do. */
-export function makingSheet(from: From & { batterG: number }): MakingSheetData {
+export function makingSheet(from: Given & { batterG: number }): MakingSheetData {
   const { c, machines, learned, batterG } = from;
   const { recipe, state, nowS } = c;
   const rule = c.rules.making.body;
@@ -262,10 +290,10 @@ export function makingSheet(from: From & { batterG: number }): MakingSheetData {
     })),
     meatG: state.meatG ?? state.plannedMeatG,
     batterG,
-    rows: plan.map((row) => rowOf(from, row, late)),
+    rows: plan.map((row) => rowOf({ ...from, plan }, row, late)),
     reminders: remindersOf(recipe, state, rule, nowS),
     raw: clock?.runs ? { coldS: clock.coldS, maxS: clock.maxS } : null,
-    balances: bowlsFound(recipe, state, rule).map(({ load, balance: b }) => ({
+    balances: bowlsFound(recipe, state, rule).map(({ load, balance: b, unweighed }) => ({
       load,
       gapG: b.gapG,
       within: b.within,
@@ -274,6 +302,7 @@ export function makingSheet(from: From & { batterG: number }): MakingSheetData {
         names: f.parts.map(partName).join(' and '),
         doubled: f.doubled,
       })),
+      unweighed: unweighed.map((id) => lineName(recipe, id)),
     })),
     trialLossShare: rule.trialLossShare,
     chillTargetC: chillTargetC(rule, plan),

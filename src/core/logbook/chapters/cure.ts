@@ -1,4 +1,5 @@
 import { CURE_LINE } from '../../formula/scale-recipe';
+import { isLoadShort } from '../../making/load-gaps';
 import type { Chapter } from '../chapter';
 
 export type CureBody =
@@ -34,6 +35,7 @@ export const cure: Chapter<CureBody, CureState> = {
       },
       refuses: (s, _b, r) => {
         if (!r.cure) return 'not_cured';
+        if (isLoadShort(r, s)) return 'load_short';
         if (!s.weighed[CURE_LINE]) return 'cure_first';
         if (s.run) return 'run_already_started';
         return s.hold && s.hold.endS === null ? 'hold_already_running' : null;

@@ -87,6 +87,11 @@ export type CureCheck = {
   by: Author;
   atS: number;
 };
+/** A second look as it was given. */
+type GivenLook = Omit<CureCheck, 'second' | 'matches'> & {
+  weighedId: string;
+  scaleResolutionG: number | null;
+};
 export type AllowedLot = {
   lotId: string | null;
   lineId: string;
@@ -98,11 +103,14 @@ export type WeighingState = {
   /** Sum of the weighed meat lines once all are weighed, else null. */
   meatG: number | null;
   meatResolutionG: number;
+  /** Every weighing that counts, by its line. */
+  weighings: Record<string, Weighing[]>;
   /** Lines that are weighed for every load. */
   weighed: Record<string, Weighed>;
   /** Lines of which some loads are still to be weighed. */
   partly: Record<string, Weighed>;
-  /** Second looks at the cure by the weighing that they were for, and what they come to together. */
+  /** Second looks as they were given, and by the weighing that they were for; what they come to together. */
+  looks: GivenLook[];
   cureLooks: Record<string, CureCheck>;
   cureCheck: CureCheck | null;
   /** Lots, or labels, that a person decided to use in spite of what is wrong with them. */
@@ -110,8 +118,7 @@ export type WeighingState = {
 };
 
 /** The weighings of a line so far, whether all of its loads are weighed or not. */
-export const weighingsOf = (s: BatchState, lineId: string): Weighing[] =>
-  (s.weighed[lineId] ?? s.partly[lineId])?.parts ?? [];
+export const weighingsOf = (s: BatchState, lineId: string): Weighing[] => s.weighings[lineId] ?? [];
 
 /** Meat of one load, g: its share of what all have, and what was put to it alone. */
 export function meatOfLoad(s: BatchState, recipe: Recipe, load: number): number {
@@ -133,15 +140,29 @@ function together(parts: Weighing[]): Weighed {
   };
 }
 
-/** Files a line under what is weighed, once every load has its own; meat is weighed before it is split. */
-function settle(s: BatchState, parts: Weighing[]): void {
-  const { lineId } = parts[0]!;
-  const loads = new Set(parts.flatMap((w) => w.load ?? []));
-  const whole = parts.some((w) => w.load === null) || loads.size >= s.loads;
-  delete s.weighed[lineId];
-  delete s.partly[lineId];
-  (whole ? s.weighed : s.partly)[lineId] = together(parts);
-  if (lineId === CURE_LINE) s.cureCheck = lookedAt(s);
+/**
+ * Files every line under what is weighed once each load has its own, and holds the second looks against what they were for.
+ * Done when all entries are known: loads that were chosen, and weighings that were told, in another order of times mean the same.
+ */
+export function settleWeighings(s: BatchState): void {
+  for (const [lineId, parts] of Object.entries(s.weighings)) {
+    const loads = new Set(parts.flatMap((w) => w.load ?? []));
+    const whole = parts.some((w) => w.load === null) || loads.size >= s.loads;
+    (whole ? s.weighed : s.partly)[lineId] = together(parts);
+  }
+  for (const look of s.looks) lookAt(s, look);
+  s.cureCheck = lookedAt(s);
+}
+
+function lookAt(s: BatchState, { weighedId, scaleResolutionG, ...look }: GivenLook): void {
+  const cure = weighingsOf(s, CURE_LINE).find((w) => w.entryId === weighedId);
+  if (!cure) return;
+  const finerG = Math.min(cure.scaleResolutionG, scaleResolutionG ?? Infinity);
+  s.cureLooks[weighedId] = {
+    ...look,
+    second: look.by.id !== cure.by.id,
+    matches: Math.abs(look.readingG - cure.amountG) <= finerG + 1e-9,
+  };
 }
 
 /** The second looks at every weighing of the cure: one that differs, else the weakest, else none while one is open. */
@@ -184,8 +205,10 @@ export const weighing: Chapter<WeighingBody, WeighingState> = {
   empty: () => ({
     meatG: null,
     meatResolutionG: 0,
+    weighings: {},
     weighed: {},
     partly: {},
+    looks: [],
     cureLooks: {},
     cureCheck: null,
     allowedLots: [],
@@ -209,7 +232,7 @@ export const weighing: Chapter<WeighingBody, WeighingState> = {
         };
         const before = weighingsOf(s, b.lineId);
         const kept = b.more ? before : before.filter((w) => w.load !== weighing.load);
-        settle(s, [...kept, weighing]);
+        s.weighings[b.lineId] = [...kept, weighing];
       },
       refuses: (s, b, r) =>
         refuseLine(r, b.lineId) ??
@@ -232,18 +255,14 @@ export const weighing: Chapter<WeighingBody, WeighingState> = {
     },
     cure_checked: {
       apply: (s, b, e) => {
-        const cure = weighingsOf(s, CURE_LINE).find((w) => w.entryId === b.weighedId);
-        if (!cure) return;
-        const finerG = Math.min(cure.scaleResolutionG, b.scaleResolutionG ?? Infinity);
-        s.cureLooks[b.weighedId] = {
+        s.looks.push({
+          weighedId: b.weighedId,
+          scaleResolutionG: b.scaleResolutionG ?? null,
           method: b.method,
-          second: e.by.id !== cure.by.id,
           readingG: b.readingG,
-          matches: Math.abs(b.readingG - cure.amountG) <= finerG + 1e-9,
           by: e.by,
           atS: e.happenedS,
-        };
-        s.cureCheck = lookedAt(s);
+        });
       },
       refuses: (s, b) => {
         const cures = weighingsOf(s, CURE_LINE);

@@ -7,8 +7,8 @@ import { useShow } from '@/ui/show-context';
 import { Said } from '@/ui/status';
 import type { PostedBody } from '@/features/logbook/contract';
 import { useBatch, usePost } from '@/features/logbook/ui';
+import { instantOf } from '@/ui/when-field';
 import { localOf } from '@/ui/local-time';
-import { instantOf } from './WhenField';
 import { TextField } from '@/ui/text-field';
 import { TimeField } from '@/ui/time-field';
 

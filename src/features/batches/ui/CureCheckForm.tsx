@@ -5,9 +5,8 @@ import type { Weighing } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
 import { Notice, Said } from '@/ui/status';
-import { withTime } from './EntryButton';
 import { useBatch, usePost } from '@/features/logbook/ui';
-import { WhenField } from './WhenField';
+import { WhenField, withTime } from '@/ui/when-field';
 
 /** The second look: the first reading is not shown, so that it is read and not repeated. */
 export function CureCheckForm({ cure }: { cure: Pick<Weighing, 'entryId' | 'load' | 'by'> }) {

@@ -4,9 +4,9 @@ import { useId, useState, type ReactNode } from 'react';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { Said } from '@/ui/status';
 import { missingQuestion, type Missing } from '@/ui/missing-question';
-import { instantOf, WhenField } from './WhenField';
 import type { PostedBody } from '@/features/logbook/contract';
 import { useBatch, usePost } from '@/features/logbook/ui';
+import { WhenField, withTime } from '@/ui/when-field';
 import type { Asks } from '@/words/before-press';
 
 /** One press, one entry, with the time it happened. */
@@ -61,8 +61,3 @@ export function EntryButton({
     </div>
   );
 }
-
-export const withTime = (when: string, timeZone: string) => {
-  const happenedAt = instantOf(when, timeZone);
-  return happenedAt ? { happenedAt } : {};
-};

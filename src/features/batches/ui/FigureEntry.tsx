@@ -8,9 +8,8 @@ import { AskAgain, useQuestion } from '@/ui/question';
 import { Said } from '@/ui/status';
 import { missingQuestion, type Missing } from '@/ui/missing-question';
 import type { PostedBody } from '@/features/logbook/contract';
-import { withTime } from './EntryButton';
 import { useBatch, usePost } from '@/features/logbook/ui';
-import { WhenField } from './WhenField';
+import { WhenField, withTime } from '@/ui/when-field';
 
 type Props = {
   label: string;

@@ -3,12 +3,11 @@
 import { useState } from 'react';
 import { toBase, unitSymbol, wetBulbFromRh } from '@/core';
 import { useBatch, usePost } from '@/features/logbook/ui';
+import { WhenField, withTime } from '@/ui/when-field';
 import { cleared } from '@/ui/cleared';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
 import { Notice, Said } from '@/ui/status';
-import { withTime } from './EntryButton';
-import { WhenField } from './WhenField';
 
 const DRIEST = 5;
 

@@ -7,9 +7,8 @@ import { NumberPad } from '@/ui/number-pad';
 import { Said } from '@/ui/status';
 import type { PostedBody } from '@/features/logbook/contract';
 import { useTaken } from '@/features/readings/ui';
-import { withTime } from './EntryButton';
 import { useBatch, usePost } from '@/features/logbook/ui';
-import { WhenField } from './WhenField';
+import { WhenField, withTime } from '@/ui/when-field';
 
 const MS = 1000;
 

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { cleared } from '@/ui/cleared';
 import { Said } from '@/ui/status';
+import { useWhen } from '@/ui/when-field';
 import { useBatch, usePost } from '@/features/logbook/ui';
 
 /** A note for the log, or a hold placed by a person. */
@@ -10,10 +11,14 @@ export function NoteForms({ closed }: { closed: boolean }) {
   const { canWork } = useBatch();
   const { send, busy, message } = usePost();
   const [text, setText] = useState('');
+  const when = useWhen();
   if (!canWork) return null;
   const put = async (kind: 'noted' | 'held') => {
-    const outcome = await send(kind === 'noted' ? { kind, text } : { kind, reason: text });
-    if (outcome.ok || outcome.code === 'kept') setText(cleared(text));
+    const body = kind === 'noted' ? { kind, text } : { kind, reason: text };
+    const outcome = await send(body, when.at);
+    if (!outcome.ok && outcome.code !== 'kept') return;
+    setText(cleared(text));
+    when.again();
   };
   return (
     <form
@@ -32,6 +37,7 @@ export function NoteForms({ closed }: { closed: boolean }) {
         value={text}
         onChange={(e) => setText(e.target.value)}
       />
+      {when.field}
       <Said text={message} />
       <div className="flex gap-2">
         <button className="button-main" disabled={busy}>

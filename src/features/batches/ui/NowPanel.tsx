@@ -1,10 +1,11 @@
+import { Fragment } from 'react';
 import { Link } from '@/ui/link';
 import { CURE_LINE, meatOfLoad, outcomeOf, weighingsOf, type Case, type Scale } from '@/core';
 import type { Show } from '@/words/show';
 import type { LotChoice } from '@/features/stores/contract';
 import type { Dossier } from '@/features/logbook/service';
 import type { MakingSheetData } from '@/features/making/contract';
-import { dosesOf, goesOn, weighedByKey } from '@/features/making/service';
+import { dosesOf, goesOn, isBegun, weighedByKey } from '@/features/making/service';
 import { RunSheet } from '@/features/making/ui';
 import { beforePress } from '../before-press';
 import { nextStep } from '../next-step';
@@ -81,12 +82,12 @@ export function NowPanel({
   const differs = cures.find((w) => state.cureLooks[w.entryId]?.matches === false);
   /* What is still on the scale comes first. */
   const atScale = missing.length > 0;
-  const making = sheet && <RunSheet sheet={sheet} nowS={nowS} />;
-  /* What was begun on the bench goes on there: what comes after it waits. */
-  const onBench = goesOn(sheet);
-  return (
-    <div className="space-y-4">
-      {onBench && making}
+  const toScale = ['weigh_meat', 'weigh_cure', 'weigh_line'].includes(next.code);
+  const making = sheet && <RunSheet key="making" sheet={sheet} nowS={nowS} />;
+  /* What was begun on the bench goes on there, as long as a step is open or a line is not weighed: what comes after it waits. */
+  const onBench = goesOn(sheet) || (atScale && isBegun(sheet));
+  const nextStepPart = (
+    <Fragment key="next">
       {open && (
         <section
           className="sheet space-y-3 border-l-8 border-l-accent"
@@ -101,6 +102,11 @@ export function NowPanel({
               </p>
             )}
           </div>
+          {toScale && (
+            <a href="#weighing" className={onBench ? 'button-main' : 'button'}>
+              To the scale
+            </a>
+          )}
           {next.code === 'start_hold' && (
             <HoldClock kind="cure_hold_started" maxCoolerC={maxCoolerC} before={missing} />
           )}
@@ -148,7 +154,10 @@ export function NowPanel({
         </section>
       )}
       {open && <FinishPanel c={c} lots={lotCodesOf(dossier)} show={show} />}
-      {!onBench && !atScale && making}
+    </Fragment>
+  );
+  const weighingPart = (
+    <Fragment key="weighing">
       {lookOpen && <CureCheckForm key={unseen.entryId + unseen.amountG} cure={unseen} />}
       {differs && (
         <p className="sheet font-semibold text-bad">
@@ -157,7 +166,7 @@ export function NowPanel({
         </p>
       )}
       {!lookOpen && (
-        <section className="sheet" aria-label="Weighing">
+        <section className="sheet scroll-mt-2" aria-label="Weighing" id="weighing">
           <h2 className="text-lg font-semibold">Weighing</h2>
           <p className="small mb-2">
             {state.meatG === null
@@ -177,7 +186,13 @@ export function NowPanel({
           />
         </section>
       )}
-      {!onBench && atScale && making}
-    </div>
+    </Fragment>
   );
+  /* One list by key: what moves in it keeps what was typed. */
+  const order = onBench
+    ? [making, nextStepPart, weighingPart]
+    : atScale
+      ? [nextStepPart, weighingPart, making]
+      : [nextStepPart, making, weighingPart];
+  return <div className="space-y-4">{order}</div>;
 }

@@ -3,12 +3,14 @@
 import { PIECE_ENDS } from '@/core';
 import { PIECE_END_WORDS } from '@/words/acidity';
 import { Said } from '@/ui/status';
+import { useWhen } from '@/ui/when-field';
 import { useBatch, usePost } from '@/features/logbook/ui';
 
 /** A marked piece that is there no more: why, in one press. What it lagged behind the others stays counted. */
 export function PieceGone({ piece }: { piece: string }) {
   const { canWork } = useBatch();
   const { send, busy, message } = usePost();
+  const when = useWhen();
   if (!canWork) return null;
   return (
     <details className="w-full">
@@ -20,7 +22,7 @@ export function PieceGone({ piece }: { piece: string }) {
             type="button"
             className="button min-h-12 first-letter:uppercase"
             disabled={busy}
-            onClick={() => void send({ kind: 'piece_ended', piece, why })}
+            onClick={() => void send({ kind: 'piece_ended', piece, why }, when.at)}
           >
             {PIECE_END_WORDS[why]}
           </button>
@@ -30,6 +32,7 @@ export function PieceGone({ piece }: { piece: string }) {
         It is weighed no more. What it had lost less than the others stays counted: pieces like it
         hang there unmarked.
       </p>
+      {when.field}
       <Said text={message} />
     </details>
   );

@@ -9,11 +9,10 @@ import { NumberPad } from '@/ui/number-pad';
 import { useShow } from '@/ui/show-context';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { Said } from '@/ui/status';
-import { withTime } from './EntryButton';
 import { PieceField } from './PieceField';
 import { PieceGone } from './PieceGone';
 import { useBatch, usePost } from '@/features/logbook/ui';
-import { WhenField } from './WhenField';
+import { WhenField, withTime } from '@/ui/when-field';
 
 /** Each marked piece with what it has lost, the one that lost least first. */
 function Losses({ losses }: { losses: readonly PieceLoss[] }) {

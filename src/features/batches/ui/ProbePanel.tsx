@@ -5,6 +5,7 @@ import type { ProbeUse, ReadingPlace } from '@/core';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { Said } from '@/ui/status';
 import { PieceField } from './PieceField';
+import { useWhen } from '@/ui/when-field';
 import { useBatch, usePost } from '@/features/logbook/ui';
 import { Select } from '@/ui/select-field';
 
@@ -41,6 +42,7 @@ export function ProbePanel({
   const { canWork } = useBatch();
   const { send, busy, message } = usePost();
   const q = useQuestion();
+  const when = useWhen();
   const [choice, setChoice] = useState('');
   const [piece, setPiece] = useState('');
   const here = placed.filter((p) => p.toS === null && p.name === null);
@@ -51,13 +53,17 @@ export function ProbePanel({
     const [id, where] = choice.split(':');
     const channel = free.find((c) => c.id === Number(id));
     if (channel)
-      void send({
-        kind: 'probe_placed',
-        channelId: channel.id,
-        what: channel.what,
-        thickest: where === 'thickest',
-        ...(inCore && piece.trim() !== '' ? { position: piece.trim() } : {}),
-      });
+      void send(
+        {
+          kind: 'probe_placed',
+          channelId: channel.id,
+          what: channel.what,
+          thickest: where === 'thickest',
+          ...(inCore && piece.trim() !== '' ? { position: piece.trim() } : {}),
+        },
+        when.at,
+      );
+    when.again();
     setChoice('');
     setPiece('');
   };
@@ -83,7 +89,10 @@ export function ProbePanel({
                     answers: REASONS.map((reason) => ({
                       label: reason,
                       act: () =>
-                        void send({ kind: 'probe_removed', channelId: p.channelId, reason }),
+                        void send(
+                          { kind: 'probe_removed', channelId: p.channelId, reason },
+                          when.at,
+                        ),
                     })),
                   })
                 }
@@ -120,6 +129,7 @@ export function ProbePanel({
         </div>
       )}
       {canWork && inCore && <PieceField value={piece} onChange={setPiece} known={pieces} />}
+      {canWork && when.field}
       <AskAgain {...q} />
       <Said text={message} />
     </section>

@@ -4,10 +4,9 @@ import { useState } from 'react';
 import type { ReadingPlace } from '@/core';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice, Said } from '@/ui/status';
-import { withTime } from './EntryButton';
 import { missingQuestion, type Missing } from '@/ui/missing-question';
 import { useBatch, usePost } from '@/features/logbook/ui';
-import { WhenField } from './WhenField';
+import { WhenField, withTime } from '@/ui/when-field';
 import { Select, SelectField } from '@/ui/select-field';
 
 type House = {

@@ -8,10 +8,10 @@ import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import { startBatchAction } from '../actions';
-import { instantOf } from './WhenField';
 import { problemWords } from '@/words/problems';
 import { Select } from '@/ui/select-field';
 import { TimeField } from '@/ui/time-field';
+import { instantOf } from '@/ui/when-field';
 
 type Choice = { versionId: string; name: string };
 type Props = {

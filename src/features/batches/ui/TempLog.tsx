@@ -8,10 +8,9 @@ import { NumberPad } from '@/ui/number-pad';
 import { useShow } from '@/ui/show-context';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice, Said } from '@/ui/status';
-import { withTime } from './EntryButton';
 import { PieceField } from './PieceField';
 import { useBatch, usePost } from '@/features/logbook/ui';
-import { WhenField } from './WhenField';
+import { WhenField, withTime } from '@/ui/when-field';
 
 /** Logs a core or air temperature by hand; an odd figure is asked back before it counts. */
 export function TempLog({

@@ -3,9 +3,8 @@
 import { useState } from 'react';
 import { Said } from '@/ui/status';
 import type { PostedBody } from '@/features/logbook/contract';
-import { withTime } from './EntryButton';
 import { useBatch, usePost } from '@/features/logbook/ui';
-import { WhenField } from './WhenField';
+import { WhenField, withTime } from '@/ui/when-field';
 import { TextField } from '@/ui/text-field';
 
 const BODY = {

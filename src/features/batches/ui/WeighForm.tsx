@@ -20,13 +20,12 @@ import { RadioRow } from '@/ui/radio-row';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { Said } from '@/ui/status';
 import { CureStrength, strengthDoubt } from './CureStrength';
-import { withTime } from './EntryButton';
 import { LotDecision } from './LotDecision';
 import { LotField } from './LotField';
 import { useBatch, usePost } from '@/features/logbook/ui';
+import { WhenField, withTime } from '@/ui/when-field';
 import { overpourSaid } from '@/words/overpour';
 import { WeighWaysFields, type WeighWays } from './WeighWays';
-import { WhenField } from './WhenField';
 
 /** Further off than this from its target, a weighing is asked back before it counts. */
 const ASK_SHARE = 0.1;

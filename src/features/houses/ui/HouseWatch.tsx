@@ -14,14 +14,16 @@ import { TextField } from '@/ui/text-field';
 import type { WatchData } from '../house-watch';
 import { usePostTo, useWorker } from './post-as';
 import { When } from '@/ui/when';
+import { useWhen } from '@/ui/when-field';
 
-type Props = { data: WatchData; nowS: number };
+/** `when`: what all of them tell happened then. */
+type Props = { data: WatchData; nowS: number; when: ReturnType<typeof useWhen> };
 
 /** What is seen at the vent, a press each, and how much smoke that makes. */
-function Smoke({ data, nowS }: Props) {
+function Smoke({ data, nowS, when }: Props) {
   const show = useShow();
   const { canWork } = useWorker();
-  const { sendTo, busy, message } = usePostTo();
+  const { sendTo, busy, message } = usePostTo(when);
   const { smoke } = data;
   if (!smoke) return null;
   const late = data.smokes && smoke.nextLookS < nowS;
@@ -77,9 +79,9 @@ function Corners({ data }: { data: WatchData }) {
 }
 
 /** How the surface feels, and where it was felt. */
-function Surface({ data, nowS }: Props) {
+function Surface({ data, nowS, when }: Props) {
   const show = useShow();
-  const { sendTo, busy, message } = usePostTo();
+  const { sendTo, busy, message } = usePostTo(when);
   const [where, setWhere] = useState('');
   const [error, setError] = useState<string | null>(null);
   const touch = (feel: (typeof SURFACE_FEELS)[number]) => {
@@ -113,10 +115,10 @@ function Surface({ data, nowS }: Props) {
 }
 
 /** A bath: how much it rises with this load, and whether oil stands on it. */
-function Bath({ data }: { data: WatchData }) {
+function Bath({ data, when }: Omit<Props, 'nowS'>) {
   const show = useShow();
   const { canWork } = useWorker();
-  const { sendTo, busy, message } = usePostTo();
+  const { sendTo, busy, message } = usePostTo(when);
   const { bath } = data;
   if (!bath) return null;
   return (
@@ -145,10 +147,10 @@ function Bath({ data }: { data: WatchData }) {
 }
 
 /** Damper and weather: what is noted now and then. */
-function Notes({ data, nowS }: Props) {
+function Notes({ data, nowS, when }: Props) {
   const show = useShow();
   const { system } = show.settings;
-  const { sendTo, busy, message } = usePostTo();
+  const { sendTo, busy, message } = usePostTo(when);
   const [damper, setDamper] = useState('');
   const [wind, setWind] = useState<Wind>('calm');
   const [outside, setOutside] = useState('');
@@ -226,16 +228,18 @@ function Notes({ data, nowS }: Props) {
 }
 
 /** What is looked at while a house works. */
-export function HouseWatch({ data, nowS }: Props) {
+export function HouseWatch({ data, nowS }: Omit<Props, 'when'>) {
   const { canWork } = useWorker();
+  const when = useWhen();
   return (
     <section className="sheet space-y-4" aria-label="To look at">
       <h2 className="text-lg font-semibold">To look at</h2>
-      <Smoke data={data} nowS={nowS} />
-      <Bath data={data} />
+      <Smoke data={data} nowS={nowS} when={when} />
+      <Bath data={data} when={when} />
       <Corners data={data} />
-      {canWork && <Surface data={data} nowS={nowS} />}
-      {canWork && <Notes data={data} nowS={nowS} />}
+      {canWork && <Surface data={data} nowS={nowS} when={when} />}
+      {canWork && <Notes data={data} nowS={nowS} when={when} />}
+      {canWork && when.field}
     </section>
   );
 }

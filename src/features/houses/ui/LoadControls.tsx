@@ -39,7 +39,7 @@ const pressedIn = (lasts: boolean) =>
   RUN_EVENTS.filter((e) => !(lasts ? FIRE : ['smoke_out', ...MAKESHIFTS]).includes(e));
 
 function ChangeForm({ batchIds, stageIndex, stages }: Props) {
-  const { sendTo, busy, message } = usePostTo();
+  const { sendTo, busy, message, when } = usePostTo();
   const [what, setWhat] = useState<What>('extend');
   const [minutes, setMinutes] = useState('15');
   const [to, setTo] = useState('');
@@ -91,6 +91,7 @@ function ChangeForm({ batchIds, stageIndex, stages }: Props) {
         )}
       </div>
       <TextField label="Why" value={reason} onChange={(e) => setReason(e.target.value)} />
+      {when}
       <Said text={error ?? message} />
       <button className="button" disabled={busy}>
         {WHAT_WORDS[what]}
@@ -103,7 +104,7 @@ function ChangeForm({ batchIds, stageIndex, stages }: Props) {
 export function LoadControls(props: Props) {
   const { batchIds, stageIndex, stages, over, paused, lasts, asks } = props;
   const { canWork } = useWorker();
-  const { sendTo, busy, message } = usePostTo();
+  const { sendTo, busy, message, when } = usePostTo();
   const q = useQuestion();
   if (!canWork || batchIds.length === 0) return null;
   const next = stages[stageIndex + 1];
@@ -154,6 +155,7 @@ export function LoadControls(props: Props) {
           </button>
         ))}
       </div>
+      {when}
       <details>
         <summary className="flex min-h-12 cursor-pointer items-center font-semibold">
           Change the program of this run

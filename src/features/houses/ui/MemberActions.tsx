@@ -62,7 +62,7 @@ export function MemberActions({
 }) {
   const { system } = useShow().settings;
   const { canWork } = useWorker();
-  const { sendTo, sendAll, busy, message } = usePostTo();
+  const { sendTo, sendAll, busy, message, when } = usePostTo();
   const degrees = unitSymbol('temperature', system);
   const shown = (c: number) => String(Math.round(fromBase('temperature', c, system) * 10) / 10);
   const [into, setInto] = useState<string>('water_bath');
@@ -130,6 +130,7 @@ export function MemberActions({
       >
         Pull {name} to chill
       </button>
+      {when}
       <AskAgain {...q} />
       <details>
         <summary className="flex min-h-12 cursor-pointer items-center font-semibold">

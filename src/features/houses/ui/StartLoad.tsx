@@ -41,7 +41,7 @@ export function StartLoad({
   channels: Channel[];
 }) {
   const { canWork } = useWorker();
-  const { sendAll, busy, message } = usePostTo();
+  const { sendAll, busy, message, when } = usePostTo();
   const [chosen, setChosen] = useState<string[]>([]);
   const [program, setProgram] = useState('');
   const [sticks, setSticks] = useState<Record<string, string>>({});
@@ -184,6 +184,7 @@ export function StartLoad({
           </p>
         </>
       )}
+      {batches.length > 0 && when}
       <Said text={error ?? message} />
       <AskAgain {...q} />
       {batches.length > 0 && (

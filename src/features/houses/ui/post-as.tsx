@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import type { PostedBody } from '@/features/logbook/contract';
 import type { Fact } from '../alarm-groups';
+import { useWhen } from '@/ui/when-field';
 import { KEPT_WORDS, problemWords } from '@/words/problems';
 
 /** Who works at the house. */
@@ -25,10 +26,15 @@ const loadStorage = () => import('@/features/logbook/ui').catch(() => null);
 const NOT_LOADED =
   'This page had not loaded completely when the network went. Nothing was recorded: press again when it is back.';
 
-/** Posts what is true of several batches at once: all of it is recorded, or nothing; says in words what came of it. */
-export function usePostTo() {
+/**
+ * Posts what is true of several batches at once: all of it is recorded, or nothing; says in words what came of it.
+ * @param one the time that several forms share; each has its own where it is left out
+ */
+export function usePostTo(one?: ReturnType<typeof useWhen>) {
   const { personId } = useWorker();
   const router = useRouter();
+  const own = useWhen();
+  const when = one ?? own;
   const [busy, setBusy] = useState(false);
   const [message, setMessage] = useState<string | null>(null);
   /* Before it is needed: a press without a network is kept only where this is there. */
@@ -36,7 +42,7 @@ export function usePostTo() {
   const sendAll = async (facts: readonly Fact[]): Promise<boolean> => {
     setBusy(true);
     setMessage(null);
-    const happenedAt = new Date().toISOString();
+    const { happenedAt = new Date().toISOString() } = when.at;
     const storage = await loadStorage();
     if (!storage) {
       setBusy(false);
@@ -57,10 +63,11 @@ export function usePostTo() {
       const whose = 'batch' in outcome && facts.length > 1 ? `Batch ${outcome.batch}: ` : '';
       setMessage(whose + problemWords(outcome.code));
     }
+    if (outcome.ok || kept) when.again();
     if (!kept) router.refresh();
     return outcome.ok || kept;
   };
   const sendTo = (batchIds: readonly string[], body: PostedBody) =>
     sendAll(batchIds.map((id) => [id, body] as const));
-  return { sendTo, sendAll, busy, message };
+  return { sendTo, sendAll, busy, message, when: when.field };
 }

@@ -25,12 +25,15 @@ export function AddTicks({
   load,
   batterC,
   fromC,
+  at,
 }: {
   adds: SheetAdd[];
   load: number | null;
   /** Of the batter as it was measured last, and what binders go in from, °C. */
   batterC: number | null;
   fromC: number | null;
+  /** When it happened, where that was not now. */
+  at: { happenedAt?: string };
 }) {
   const show = useShow();
   const { canWork } = useBatch();
@@ -68,14 +71,17 @@ export function AddTicks({
                       className="button min-h-12"
                       disabled={busy}
                       onClick={() =>
-                        void send({
-                          kind: 'addition_ticked',
-                          lineId: a.lineId,
-                          ...(a.portion ? { portion: a.portion[0] } : {}),
-                          ...(load === null ? {} : { load }),
-                          ...(batterC === null ? {} : { batterC }),
-                          ...(a.isCure ? { how } : {}),
-                        })
+                        void send(
+                          {
+                            kind: 'addition_ticked',
+                            lineId: a.lineId,
+                            ...(a.portion ? { portion: a.portion[0] } : {}),
+                            ...(load === null ? {} : { load }),
+                            ...(batterC === null ? {} : { batterC }),
+                            ...(a.isCure ? { how } : {}),
+                          },
+                          at,
+                        )
                       }
                     >
                       In<span className="sr-only">: {what}</span>

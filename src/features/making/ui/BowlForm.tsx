@@ -7,7 +7,9 @@ import { NumberField, readFigure } from '@/ui/number-field';
 import { RadioRow } from '@/ui/radio-row';
 import { useShow } from '@/ui/show-context';
 import { Notice, Said } from '@/ui/status';
+import { listOf } from '@/words/list';
 import { usePost } from '@/features/logbook/ui';
+import { useWhen } from '@/ui/when-field';
 import type { BowlView, MakingSheetData } from '../sheet';
 
 /** Division of a bench scale, g. */
@@ -17,6 +19,13 @@ const BENCH_G = 10;
 function Balance({ b }: { b: BowlView }) {
   const show = useShow();
   const of = b.load === null ? 'The bowl' : `Load ${b.load}`;
+  if (b.unweighed.length > 0)
+    return (
+      <Notice tone="bad">
+        {of} was mixed without its {listOf(b.unweighed)}, or nobody weighed it: what it should weigh
+        is not known. Weigh that first.
+      </Notice>
+    );
   if (b.within)
     return (
       <Notice tone="good">
@@ -47,6 +56,7 @@ export function BowlForm({ sheet }: { sheet: MakingSheetData }) {
     gross: null,
     tare: null,
   });
+  const when = useWhen();
   const unit = unitSymbol('mass', system);
   const submit = async () => {
     const [g, t] = [readFigure(gross), readFigure(tare)];
@@ -54,14 +64,19 @@ export function BowlForm({ sheet }: { sheet: MakingSheetData }) {
       g.ok && t.ok && t.value >= g.value ? 'The full bowl is lighter than its container.' : null;
     setSaid({ gross: g.ok ? full : g.error, tare: t.ok ? null : t.error });
     if (!g.ok || !t.ok || full) return;
-    const outcome = await send({
-      kind: 'bowl_weighed',
-      ...(sheet.loads > 1 ? { load: Number(load) } : {}),
-      grossG: toBase('mass', g.value, system),
-      tareG: toBase('mass', t.value, system),
-      scaleResolutionG: BENCH_G,
-    });
-    if (outcome.ok || outcome.code === 'kept') setGross(cleared(gross));
+    const outcome = await send(
+      {
+        kind: 'bowl_weighed',
+        ...(sheet.loads > 1 ? { load: Number(load) } : {}),
+        grossG: toBase('mass', g.value, system),
+        tareG: toBase('mass', t.value, system),
+        scaleResolutionG: BENCH_G,
+      },
+      when.at,
+    );
+    if (!outcome.ok && outcome.code !== 'kept') return;
+    setGross(cleared(gross));
+    when.again();
   };
   return (
     <form
@@ -102,6 +117,7 @@ export function BowlForm({ sheet }: { sheet: MakingSheetData }) {
           error={said.tare}
         />
       </div>
+      {when.field}
       <Said text={message} />
       <button className="button min-h-12 w-full" disabled={busy}>
         Weigh it

@@ -8,6 +8,7 @@ import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
 import { Said } from '@/ui/status';
 import { usePost } from '@/features/logbook/ui';
+import { useWhen } from '@/ui/when-field';
 import type { MakingSheetData } from '../sheet';
 
 const WAYS = FRESH_WAYS.map((w) => [w, FRESH_WAY_WORDS[w]] as const);
@@ -18,6 +19,7 @@ function Culture({ c }: { c: MakingSheetData['cultures'][number] }) {
   const show = useShow();
   const { system } = show.settings;
   const { send, busy, message } = usePost();
+  const when = useWhen();
   const [text, setText] = useState('');
   const [error, setError] = useState<string | null>(null);
   if (c.started) {
@@ -38,11 +40,14 @@ function Culture({ c }: { c: MakingSheetData['cultures'][number] }) {
         const read = text.trim() === '' ? null : readFigure(text);
         setError(read && !read.ok ? read.error : null);
         if (read && !read.ok) return;
-        void send({
-          kind: 'culture_started',
-          lineId: c.lineId,
-          ...(read ? { waterC: toBase('temperature', read.value, system) } : {}),
-        });
+        void send(
+          {
+            kind: 'culture_started',
+            lineId: c.lineId,
+            ...(read ? { waterC: toBase('temperature', read.value, system) } : {}),
+          },
+          when.at,
+        );
       }}
     >
       <NumberField
@@ -52,6 +57,7 @@ function Culture({ c }: { c: MakingSheetData['cultures'][number] }) {
         onChange={setText}
         error={error}
       />
+      {when.field}
       <button className="button min-h-12" disabled={busy}>
         Into its water now
       </button>
@@ -65,6 +71,7 @@ function Cooked({ c }: { c: MakingSheetData['cooked'][number] }) {
   const show = useShow();
   const { system } = show.settings;
   const { send, busy, message } = usePost();
+  const when = useWhen();
   const [way, setWay] = useState<FreshWay>('roasted');
   const [cook, setCook] = useState('');
   const [cooled, setCooled] = useState('');
@@ -87,13 +94,16 @@ function Cooked({ c }: { c: MakingSheetData['cooked'][number] }) {
           e.preventDefault();
           setSaid({ cook: k.ok ? null : k.error, cooled: l.ok ? null : l.error });
           if (!k.ok || !l.ok) return;
-          void send({
-            kind: 'fresh_part_made',
-            lineId: c.lineId,
-            way,
-            cookC: toBase('temperature', k.value, system),
-            cooledC: toBase('temperature', l.value, system),
-          });
+          void send(
+            {
+              kind: 'fresh_part_made',
+              lineId: c.lineId,
+              way,
+              cookC: toBase('temperature', k.value, system),
+              cooledC: toBase('temperature', l.value, system),
+            },
+            when.at,
+          ).then((outcome) => outcome.ok && when.again());
         }}
       >
         <SelectField
@@ -123,6 +133,7 @@ function Cooked({ c }: { c: MakingSheetData['cooked'][number] }) {
             It goes in at {show.temp(COLD_C)} or colder.
           </p>
         )}
+        <div className="col-span-2">{when.field}</div>
         <Said text={message} />
         <button className="button col-span-2 min-h-12" disabled={busy}>
           Record

@@ -12,7 +12,7 @@ import { useBatch, usePost } from '@/features/logbook/ui';
 const AHEAD_S = 30 * 60;
 
 /** What the verdict asks for is answered with a reason, never with a press alone. */
-const ASKS_WHY: readonly ReminderCode[] = ['measure', 'bowl_gap', 'trial_loss'];
+const ASKS_WHY: readonly ReminderCode[] = ['measure', 'mixed_without', 'bowl_gap', 'trial_loss'];
 
 /** One thing that is due: what happens if nobody answers, and the answer by name. */
 function Due({ r, nowS }: { r: Reminder; nowS: number }) {

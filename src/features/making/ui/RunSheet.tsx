@@ -1,7 +1,7 @@
 'use client';
 
 import { Check } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { tickedTemps } from '@/words/ticked';
 import { useShow } from '@/ui/show-context';
 import { useBatch } from '@/features/logbook/ui';
@@ -87,9 +87,16 @@ export function RunSheet({ sheet, nowS }: { sheet: MakingSheetData; nowS: number
   const [chosen, setChosen] = useState<string | null>(null);
   const isOpen = (r: SheetRow) => r.open.length > 0;
   const next = sheet.rows.find((r) => r.key === chosen && isOpen(r)) ?? sheet.rows.find(isOpen);
+  const section = useRef<HTMLElement>(null);
+  const isBegun = sheet.rows.some((x) => x.ticks.length > 0);
+  const [begunAtFirst] = useState(isBegun);
+  /* The first tick takes it to the top of the page: who pressed it goes with it. */
+  useEffect(() => {
+    if (isBegun && !begunAtFirst) section.current?.scrollIntoView({ block: 'start' });
+  }, [isBegun, begunAtFirst]);
   const left = sheet.raw && sheet.raw.coldS + sheet.raw.maxS - nowS;
   return (
-    <section className="sheet space-y-3" aria-label="Making" id="making">
+    <section ref={section} className="sheet scroll-mt-2 space-y-3" aria-label="Making" id="making">
       <div className="flex flex-wrap items-baseline justify-between gap-x-3">
         <h2 className="text-lg font-semibold">Making</h2>
         {left !== null && left > 0 && (

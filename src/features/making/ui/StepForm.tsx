@@ -4,11 +4,12 @@ import { useState } from 'react';
 import { unitSymbol } from '@/core';
 import { cleared } from '@/ui/cleared';
 import { readFigure } from '@/ui/number-field';
-import { AskAgain } from '@/ui/question';
+import { AskAgain, type Question } from '@/ui/question';
 import { RadioRow } from '@/ui/radio-row';
 import { SelectField } from '@/ui/select-field';
 import { Said } from '@/ui/status';
 import { TextField } from '@/ui/text-field';
+import { listOf } from '@/words/list';
 import type { MakingSheetData, SheetRow } from '../sheet';
 import { AddTicks } from './AddTicks';
 import { ChillAhead } from './ChillAhead';
@@ -17,6 +18,17 @@ import { AfterPass, PassAhead } from './PassAhead';
 import { TempPair } from './TempPair';
 import { TrialForm } from './TrialForm';
 import { readTemp, useTemps } from './use-temps';
+
+/** Asked before a load is mixed for which something was not weighed: what is not in it cures and binds nothing. */
+const withoutQuestion = (
+  load: number | null,
+  names: readonly string[],
+  act: () => void,
+): Question => ({
+  words: `${load === null ? 'Not weighed yet' : `Not weighed yet for load ${load}`}: ${listOf(names)}. Mixed now, it goes in without.`,
+  stay: 'Weigh first',
+  answers: [{ label: `Mixed without ${listOf(names)}`, act }],
+});
 
 /** What a workroom can be, °C. */
 const ROOM = { lowC: -5, highC: 45 };
@@ -27,7 +39,7 @@ const cameOut = (before: SheetRow | undefined) =>
 
 /** The one step that is next, or was chosen: what goes in, its temperatures, what they lead to, and "done". */
 export function StepForm({ row, sheet }: { row: SheetRow; sheet: MakingSheetData }) {
-  const { send, busy, message, q, show, system } = useTemps();
+  const { send, busy, message, q, when, show, system } = useTemps();
   const [before, setBefore] = useState('');
   const [after, setAfter] = useState('');
   const [room, setRoom] = useState('');
@@ -50,12 +62,18 @@ export function StepForm({ row, sheet }: { row: SheetRow; sheet: MakingSheetData
   const minutesError = took && (took.ok ? (took.value > 0 ? null : 'More than 0.') : took.error);
   const machine = row.machines.find((m) => m.id === machineId) ?? row.machines[0];
   const at = { stepId: row.stepId, pass: row.pass, ...(load === null ? {} : { load }) };
+  const without = row.unweighed.find((u) => u.load === load)?.names;
   const readings = row.readings.filter((x) => x.load === load);
   const lastC = readings.at(-1)?.tempC ?? null;
   const fromC = b.c ?? cameOut(sheet.rows[sheet.rows.indexOf(row) - 1]);
   const tick = (extra: { skipped?: string } = {}) => {
     setSaid({ before: b.error, after: a.error });
     if (b.error ?? a.error ?? r.error ?? roomError ?? minutesError) return setMore(true);
+    if (without && !extra.skipped)
+      return q.ask(withoutQuestion(load, without, () => record(extra)));
+    record(extra);
+  };
+  const record = (extra: { skipped?: string }) =>
     void send(
       (t) => ({
         kind: 'step_ticked',
@@ -71,7 +89,6 @@ export function StepForm({ row, sheet }: { row: SheetRow; sheet: MakingSheetData
         ...(a.c === undefined ? {} : { tempC: a.c }),
       },
     );
-  };
   /** Logs a temperature while it goes on: in the freezer, in the bowl. */
   const measure = () => {
     const text = row.measured === 'chill' ? b : a;
@@ -144,7 +161,13 @@ export function StepForm({ row, sheet }: { row: SheetRow; sheet: MakingSheetData
         </p>
       )}
       {row.sign && <p className="small">Until {row.sign}.</p>}
-      <AddTicks adds={row.adds} load={load} batterC={a.c ?? lastC} fromC={row.limits.fromC} />
+      <AddTicks
+        adds={row.adds}
+        load={load}
+        batterC={a.c ?? lastC}
+        fromC={row.limits.fromC}
+        at={when.at}
+      />
       {row.measured === 'chop' && row.limits.outC !== null && (
         <Countdown readings={readings} limitC={row.limits.outC} />
       )}
@@ -170,8 +193,15 @@ export function StepForm({ row, sheet }: { row: SheetRow; sheet: MakingSheetData
       )}
       {a.c !== undefined && <AfterPass tempC={a.c} limits={row.limits} />}
       {row.measured === 'trial' && (
-        <TrialForm key={load} load={load} lossShare={sheet.trialLossShare} onDone={() => tick()} />
+        <TrialForm
+          key={load}
+          load={load}
+          lossShare={sheet.trialLossShare}
+          at={when.at}
+          onDone={() => tick()}
+        />
       )}
+      {when.field}
       <AskAgain {...q} />
       <Said text={message} />
       <div className="flex flex-wrap gap-2">

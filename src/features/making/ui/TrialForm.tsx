@@ -17,11 +17,14 @@ const BIND_OPTIONS = BINDS.map((b) => [b, BIND_WORDS[b]] as const);
 export function TrialForm({
   load,
   lossShare,
+  at,
   onDone,
 }: {
   load: number | null;
   /** What it may lose by the site's rule. */
   lossShare: number;
+  /** When it happened, where that was not now. */
+  at: { happenedAt?: string };
   onDone: () => void;
 }) {
   const show = useShow();
@@ -41,15 +44,18 @@ export function TrialForm({
   const submit = async () => {
     setSaid({ before: b.ok ? null : b.error, after: a.ok ? null : a.error });
     if (!b.ok || !a.ok) return;
-    const outcome = await send({
-      kind: 'trial_cooked',
-      ...(load === null ? {} : { load }),
-      beforeG: b.value,
-      afterG: a.value,
-      salt: Number(salt),
-      heat: Number(heat),
-      bind,
-    });
+    const outcome = await send(
+      {
+        kind: 'trial_cooked',
+        ...(load === null ? {} : { load }),
+        beforeG: b.value,
+        afterG: a.value,
+        salt: Number(salt),
+        heat: Number(heat),
+        bind,
+      },
+      at,
+    );
     if (outcome.ok || outcome.code === 'kept') onDone();
   };
   return (

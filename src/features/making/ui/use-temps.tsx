@@ -5,6 +5,7 @@ import { readFigure } from '@/ui/number-field';
 import { useQuestion } from '@/ui/question';
 import { useShow } from '@/ui/show-context';
 import { usePost } from '@/features/logbook/ui';
+import { useWhen } from '@/ui/when-field';
 import type { PostedBody } from '@/features/logbook/contract';
 
 /** The same digits, read in the other unit, °C. */
@@ -28,13 +29,21 @@ export function useTemps() {
   const { system } = show.settings;
   const post = usePost();
   const q = useQuestion();
+  const when = useWhen();
   const send = async (
     make: (t: Temps) => PostedBody,
     temps: Temps,
     confirmed = false,
   ): Promise<boolean> => {
-    const outcome = await post.send(make(temps), { confirmed, enteredIn: system });
-    if (outcome.ok || outcome.code === 'kept') return true;
+    const outcome = await post.send(make(temps), {
+      ...when.at,
+      confirmed,
+      enteredIn: system,
+    });
+    if (outcome.ok || outcome.code === 'kept') {
+      when.again();
+      return true;
+    }
     if (outcome.code !== 'odd_temperature') return false;
     const said = [temps.beforeC, temps.tempC].filter((c) => c !== undefined);
     const other: Temps = Object.fromEntries(
@@ -68,5 +77,5 @@ export function useTemps() {
     });
     return false;
   };
-  return { ...post, send, q, show, system };
+  return { ...post, send, q, when, show, system };
 }

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { SoundPiece } from '@/core';
 import { useBatch, usePost } from '@/features/logbook/ui';
+import { useWhen } from '@/ui/when-field';
 import { cleared } from '@/ui/cleared';
 import { PressRow } from '@/ui/press-row';
 import { Said } from '@/ui/status';
@@ -20,6 +21,7 @@ const FAULTS = [
 function Faults({ data }: { data: StuffingData }) {
   const { canWork } = useBatch();
   const { send, busy, message } = usePost();
+  const when = useWhen();
   const [who, setWho] = useState('');
   const [error, setError] = useState<string | null>(null);
   const count = (of: (typeof FAULTS)[number][0]) => {
@@ -27,7 +29,7 @@ function Faults({ data }: { data: StuffingData }) {
     setError(null);
     const none = { bursts: 0, airPockets: 0, slack: 0 };
     const casing = data.casing.name;
-    void send({ kind: 'faults_counted', casing, stuffedBy: who.trim(), ...none, [of]: 1 });
+    void send({ kind: 'faults_counted', casing, stuffedBy: who.trim(), ...none, [of]: 1 }, when.at);
   };
   return (
     <>
@@ -64,6 +66,7 @@ function Faults({ data }: { data: StuffingData }) {
         <div className="space-y-2">
           <TextField label="Who stuffs" value={who} onChange={(e) => setWho(e.target.value)} />
           <PressRow label="Count one" options={FAULTS} busy={busy} onPress={count} />
+          {when.field}
           <Said text={error ?? message} />
         </div>
       )}
@@ -76,6 +79,7 @@ function SoundPieces({ data }: { data: StuffingData }) {
   const { canWork } = useBatch();
   const { send, busy, message } = usePost();
   const [text, setText] = useState('');
+  const when = useWhen();
   const wanted = (['ph', 'probe'] as const satisfies readonly SoundPiece[]).filter(
     (w) => data.wants[w] && !data.pieces.some((p) => p.what === w),
   );
@@ -109,8 +113,8 @@ function SoundPieces({ data }: { data: StuffingData }) {
                 className="button min-h-12"
                 disabled={busy || text.trim() === ''}
                 onClick={() =>
-                  void send({ kind: 'sound_piece_kept', what, piece: text.trim() }).then(() =>
-                    setText(cleared(text)),
+                  void send({ kind: 'sound_piece_kept', what, piece: text.trim() }, when.at).then(
+                    () => setText(cleared(text)),
                   )
                 }
               >
@@ -118,6 +122,7 @@ function SoundPieces({ data }: { data: StuffingData }) {
               </button>
             ))}
           </div>
+          {when.field}
           <Said text={message} />
         </div>
       )}

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { linkCheck, toBase, unitSymbol } from '@/core';
 import { useBatch, usePost } from '@/features/logbook/ui';
+import { useWhen } from '@/ui/when-field';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
 import { Notice, Said } from '@/ui/status';
@@ -19,6 +20,7 @@ export function LinkPart({ data }: { data: StuffingData }) {
   const { send, busy, message } = usePost();
   const [texts, setTexts] = useState(() => THREE.map(() => ({ length: '', weight: '' })));
   const [error, setError] = useState<string | null>(null);
+  const when = useWhen();
   const { target, lastCheck } = data;
   if (!target) return null;
   const set = (i: number, of: 'length' | 'weight', value: string) =>
@@ -35,9 +37,10 @@ export function LinkPart({ data }: { data: StuffingData }) {
   const submit = async () => {
     if (links.length < 2) return setError('Measure and weigh at least two links.');
     setError(null);
-    const outcome = await send({ kind: 'links_checked', links, targetG: target.g });
-    if (outcome.ok || outcome.code === 'kept')
-      setTexts(THREE.map(() => ({ length: '', weight: '' })));
+    const outcome = await send({ kind: 'links_checked', links, targetG: target.g }, when.at);
+    if (!outcome.ok && outcome.code !== 'kept') return;
+    setTexts(THREE.map(() => ({ length: '', weight: '' })));
+    when.again();
   };
   return (
     <section className="sheet space-y-2" aria-label="Links">
@@ -84,6 +87,7 @@ export function LinkPart({ data }: { data: StuffingData }) {
               {linkWords(live, show)}
             </Notice>
           )}
+          {when.field}
           <Said text={error ?? message} />
           <button className="button min-h-12 w-full" disabled={busy}>
             {data.checks === 0 ? 'Record these links' : 'Record these links again'}

@@ -98,6 +98,7 @@ export function OutPart({ data }: { data: StuffingData }) {
               onChange={setLotId}
             />
           )}
+          {f.when}
           {f.message && <Notice tone="bad">{f.message}</Notice>}
           <button className="button min-h-12 w-full" disabled={f.busy}>
             Record in and out

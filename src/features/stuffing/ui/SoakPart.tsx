@@ -114,6 +114,7 @@ export function SoakPart({ data }: { data: StuffingData }) {
               {...f.field('water')}
             />
           </div>
+          {f.when}
           {f.message && <Notice tone="bad">{f.message}</Notice>}
           <button
             className={`${soaks.length === 0 ? 'button-main' : 'button'} min-h-12 w-full`}

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { toBase, type Quantity } from '@/core';
 import type { PostedBody } from '@/features/logbook/contract';
 import { usePost } from '@/features/logbook/ui';
+import { useWhen } from '@/ui/when-field';
 import { readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
 
@@ -20,6 +21,7 @@ export function useFigures<N extends string>(asked: Record<N, Asked>) {
   const [text, setText] = useState(blank);
   const [errors, setErrors] = useState<Partial<Record<N, string>>>({});
   const { send, busy, message } = usePost();
+  const when = useWhen();
   const field = (name: N) => ({
     value: text[name],
     onChange: (value: string) => setText((t) => ({ ...t, [name]: value })),
@@ -43,9 +45,12 @@ export function useFigures<N extends string>(asked: Record<N, Asked>) {
     return Object.keys(wrong).length > 0 ? null : out;
   };
   const post = async (body: PostedBody) => {
-    const outcome = await send(body);
-    if (outcome.ok || outcome.code === 'kept') setText(blank);
+    const outcome = await send(body, when.at);
+    if (outcome.ok || outcome.code === 'kept') {
+      setText(blank);
+      when.again();
+    }
     return outcome;
   };
-  return { field, read, post, busy, message, system };
+  return { field, read, post, when: when.field, busy, message, system };
 }

@@ -17,7 +17,7 @@ type Props = { stick: HungStick; map: MapState; data: LoadMapData };
 function WeighStick({ stick: s, data }: Omit<Props, 'map'>) {
   const show = useShow();
   const { system } = show.settings;
-  const { sendTo, busy, message } = usePostTo();
+  const { sendTo, busy, message, when } = usePostTo();
   const [gross, setGross] = useState('');
   const [tare, setTare] = useState(() =>
     data.stickTareG === null
@@ -81,6 +81,7 @@ function WeighStick({ stick: s, data }: Omit<Props, 'map'>) {
           error={errors.tare}
         />
       </div>
+      {when}
       <Said text={message} />
       <button className="button min-h-12" disabled={busy}>
         Weigh it
@@ -91,7 +92,7 @@ function WeighStick({ stick: s, data }: Omit<Props, 'map'>) {
 
 /** The chosen stick: its pieces, its probe, its weight. */
 export function StickPanel({ stick: s, map, data }: Props) {
-  const { sendTo, busy, message } = usePostTo();
+  const { sendTo, busy, message, when } = usePostTo();
   const free = data.probes.filter((p) => p.productId === null);
   const [channel, setChannel] = useState(String(free[0]?.channelId ?? ''));
   const p = map.of(s.productId);
@@ -120,6 +121,7 @@ export function StickPanel({ stick: s, map, data }: Props) {
           Take it off
         </button>
       </div>
+      {p.inside && free.length > 0 && when}
       {p.inside && free.length > 0 && (
         <div className="flex flex-wrap items-end gap-2">
           <SelectField
