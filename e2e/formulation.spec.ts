@@ -205,7 +205,7 @@ test('an old list in spoons becomes a recipe, the spoon of cure does not', async
   await expect(page.getByRole('button', { name: 'Make a recipe of it' })).toBeDisabled();
 
   await box.fill(
-    '5 lb pork shoulder\n3 Tbsp salt\n1 tsp cure #1\n2 tsp black pepper\n½ cup ice water\npinch of mace',
+    '5 lb pork shoulder\n3 Tbsp salt\n1 tsp cure #1\n2 tsp black pepper\n½ cup ice water\npinch of mace\n40 g milk powder\n100 g cheddar',
   );
   await page.getByRole('button', { name: 'Read it' }).click();
   const cure = page.getByRole('region', { name: 'The cure in this list' });
@@ -216,10 +216,34 @@ test('an old list in spoons becomes a recipe, the spoon of cure does not', async
   await page.getByLabel('Nitrite wanted').fill('140');
   await page.getByLabel('g/kg of line 6').fill('0.3');
   await make.click();
+  /* Near an ingredient of the stores: asked; it brings its allergens. */
+  await page
+    .getByLabel('milk powder', { exact: true })
+    .selectOption('Skimmed milk powder, from the stores');
+  await page.getByRole('button', { name: 'Go on' }).click();
   await page.getByLabel('Name', { exact: true }).first().fill('From the old book');
+  const figures = page.getByText(/^Allergens:/);
+  await expect(figures).toContainText(
+    'Allergens: milk; nobody has read the label of: mace, cheddar',
+  );
   await expect(page.getByTestId('cure-per-kg')).toHaveText('2.24 g');
   await saveAs(page, 'from the old book');
   await expect(page.getByRole('region', { name: 'Formula' })).toContainText('0.3 g/kg');
+
+  /* What nobody has read keeps it from approval; each label is read by itself. */
+  const approving = page.getByRole('button', { name: 'Approve this version' });
+  await expect(page.getByText('Labels that nobody has read').first()).toBeVisible();
+  await expect(approving).toBeDisabled();
+  await page.getByRole('link', { name: 'Edit' }).click();
+  const read = page.getByRole('button', { name: /^I have read its label/ });
+  await expect(read).toHaveCount(2);
+  await read.first().click();
+  await expect(read).toHaveCount(1);
+  await read.click();
+  await expect(figures).toContainText('Allergens: milk');
+  await expect(figures).not.toContainText('nobody');
+  await saveAs(page, 'labels read');
+  await expect(page.getByText('Labels that nobody has read')).toBeHidden();
 });
 
 test('a recipe goes out as JSON and comes back the same; wrong files are refused in words', async ({
@@ -271,7 +295,7 @@ test('60 lines: the figures follow within a frame of the keystroke', async ({ pa
   while (file.recipe.additions.length < 60)
     file.recipe.additions.push({
       id: `x${file.recipe.additions.length}`,
-      name: `Spice ${file.recipe.additions.length}`,
+      name: `Line ${file.recipe.additions.length}`,
       kind: 'seasoning',
       fraction: 0.0001,
     });
@@ -281,7 +305,7 @@ test('60 lines: the figures follow within a frame of the keystroke', async ({ pa
     mimeType: 'application/json',
     buffer: Buffer.from(JSON.stringify(file)),
   });
-  await expect(field(page, 'Additions', 'Name', 59)).toHaveValue('Spice 59');
+  await expect(field(page, 'Additions', 'Name', 59)).toHaveValue('Line 59');
   const frames = await page.evaluate(async () => {
     const box = [...document.querySelectorAll('fieldset')]
       .find((f) => f.querySelector('legend')?.textContent === 'Salt and cure')!

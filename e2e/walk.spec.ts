@@ -102,6 +102,8 @@ test('one batch, from a recipe and a weight to a signed release and its PDF', as
   await page.getByLabel('Stuffed weight').fill('19,2');
   await at(page, began + 15 * HOUR, page.getByRole('region', { name: 'Next step' }));
   await page.getByRole('button', { name: 'Stuff done' }).click();
+  /* The casing was never put into its water: asked. */
+  await page.getByRole('button', { name: /^Yes, without it: Stuff/ }).click();
   await page.getByRole('link', { name: 'Go to the house' }).click();
 
   // House: no probe of the house; the logger's file brings the evidence.

@@ -1,6 +1,7 @@
 import type { PlannedRecipe, Recipe } from '../../src/core';
 import { heather, ownVenison } from './custom-recipes';
 import { CURE, HOUR, MIN, process } from './parts';
+import { labelsRead } from './labels';
 
 /** A fine emulsion, written in per cent, chopped in three charges. */
 const birch: PlannedRecipe = {
@@ -293,4 +294,6 @@ const millrace: PlannedRecipe = {
   expectedYield: 0.9,
 };
 
-export const MORE_RECIPES: Recipe[] = [birch, lambStick, millrace, heather, ownVenison];
+export const MORE_RECIPES: Recipe[] = [birch, lambStick, millrace, heather, ownVenison].map(
+  labelsRead,
+);

@@ -1,8 +1,9 @@
 import type { PlannedRecipe } from '../../src/core';
 import { HOUR, MIN, cooledAndPacked } from './parts';
+import { labelsRead } from './labels';
 
 /** Invented products of the invented smokehouse. */
-export const DEMO_RECIPES: PlannedRecipe[] = [
+const RECIPES: PlannedRecipe[] = [
   {
     name: 'Caraway garden link',
     meat: [
@@ -221,3 +222,5 @@ export const DEMO_RECIPES: PlannedRecipe[] = [
     },
   },
 ];
+
+export const DEMO_RECIPES = RECIPES.map(labelsRead);

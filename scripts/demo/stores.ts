@@ -39,7 +39,7 @@ const dry = (
 ): Line => ({
   name,
   kind: 'addition',
-  facts: { additionKind: 'seasoning', ...facts },
+  facts: { additionKind: 'seasoning', allergens: [], ...facts },
   lots: [{ code, supplier: DRY, kg, cost, useBy: 240 }],
 });
 

@@ -83,7 +83,12 @@ export {
   type HangingRoom,
 } from './formula/casing-length';
 export * from './casing';
-export { allergensOf, declareIngredients, type DeclaredIngredient } from './formula/declaration';
+export {
+  allergensOf,
+  declareIngredients,
+  unreadLines,
+  type DeclaredIngredient,
+} from './formula/declaration';
 export { SLOW_SUGAR, recipeFigures, type RecipeFigures } from './formula/figures';
 export {
   judgeFormula,
@@ -110,6 +115,7 @@ export * from './fermentation';
 export * from './drying';
 export * from './ripening';
 export * from './shelf';
+export { usualFacts } from './formats/ingredients/usual-facts';
 export { CURE_WORDS } from './formats/ingredients/volume-weights';
 export {
   parseIngredientList,

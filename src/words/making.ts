@@ -1,4 +1,5 @@
-import type { BalancePart, Bind, ChopPhase, PlanRow } from '@/core';
+import type { BalancePart, Bind, ChopPhase, PlanRow, TooWarm } from '@/core';
+import type { Show } from './show';
 import { stepTask } from './route';
 
 const PHASE_WORDS: Record<ChopPhase, string> = {
@@ -54,3 +55,16 @@ export const trialDoes = (bind: Bind, isOverLimit: boolean): string =>
   isOverLimit && bind === 'holds'
     ? 'Do not stuff yet: cook another spoonful, or stop. It lost too much to carry on.'
     : BIND_DOES[bind];
+
+const WARM_DOES: Record<TooWarm['does'], string> = {
+  chill_first: 'Chill it and measure it before it goes on.',
+  stop_and_chill:
+    'Stop: chill it, and measure it again before it goes on. Gone on with as it is, it goes on hold.',
+  cold_mends_nothing: 'Cold does not mend it: it goes on hold until somebody decides.',
+};
+
+/** What came out of a step too warm, and what is done about it. */
+export const warmWords = (
+  w: { task: string; tempC: number; limitC: number; does: TooWarm['does'] },
+  s: Show,
+): string => `${w.task}: ${s.temp(w.tempC)}, over ${s.temp(w.limitC)}. ${WARM_DOES[w.does]}`;

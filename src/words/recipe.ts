@@ -106,6 +106,8 @@ export const FINDING_WORDS: Record<FindingCode, string> = {
   casing_range: 'Diameter for this casing',
   casing_smoke: 'Smoke through plastic',
   blend_salt: 'Salt in the bought mix',
+  label_unread: 'Labels that nobody has read',
+  no_serving: 'Eaten hot',
 };
 
 const SHARES: readonly FindingCode[] = [
@@ -156,6 +158,10 @@ export const FINDING_ADVICE: Partial<Record<FindingCode, string>> = {
   casing_range: 'This casing is not usually stuffed to this diameter.',
   casing_smoke: 'Smoke does not pass through it, and nothing dries.',
   blend_salt: 'Nobody has read its label: give the salt that it brings, or 0 where there is none.',
+  label_unread:
+    'Its allergens are not known yet. Read each label, tick what it names, and say that it was read.',
+  no_serving:
+    'Its way ends in the cold and never with its serving. Add the serving, or choose cooked as its outcome.',
 };
 
 const CODE_WORDS: Record<NonNullable<DeclaredIngredient['code']>, string> = {

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { hotRecipe } from '../testing/outcomes';
 import { fermentedRecipe, testRecipe, testRules } from '../testing/recipe';
 import { basisOf, compose } from './compose';
 import { ppmFromWeighed } from './dose-cure';
@@ -193,6 +194,18 @@ describe('judgeFormula', () => {
       'blend_salt',
       'blocking',
     ],
+    [
+      'a label that nobody has read',
+      withAddition({ labelUnread: true }),
+      'label_unread',
+      'blocking',
+    ],
+    [
+      'eaten hot and never served',
+      { ...testRecipe(), outcome: 'eaten_hot' },
+      'no_serving',
+      'blocking',
+    ],
     ['0.8 % salt', { ...testRecipe(), totalSaltFraction: 0.008 }, 'salt', 'advisory'],
     [
       '547 ppm accelerator',
@@ -240,6 +253,9 @@ describe('judgeFormula', () => {
     ['enough sugar', fermentedRecipe(), 'ph', 'fine'],
     ['18 h at 36 °C', fermentedRecipe(), 'degree_hours', 'fine'],
   ])('%s', (_name, recipe, code, level) => expect(found(recipe, code)?.level).toBe(level));
+
+  test('eaten hot, with its serving at the end', () =>
+    expect(found(hotRecipe(), 'no_serving')).toBeUndefined());
 
   test('60 h at 36 °C are 1224 degree-hours, limit 556', () => {
     const recipe = fermentedRecipe();

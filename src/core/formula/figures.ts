@@ -1,6 +1,11 @@
 import { finalPh } from '../fermentation/final-ph';
 import { compose, yieldOf, type Composition } from './compose';
-import { allergensOf, declareIngredients, type DeclaredIngredient } from './declaration';
+import {
+  allergensOf,
+  declareIngredients,
+  unreadLines,
+  type DeclaredIngredient,
+} from './declaration';
 import { acceleratorPpm, type Addition, type Allergen, type Recipe } from './recipe';
 import { FAT_FREE_MEAT, NATURAL_WATER_PER_PROTEIN } from './tables/meat-composition';
 
@@ -33,6 +38,8 @@ export type RecipeFigures = {
   /** Lines without a cost. */
   unpriced: string[];
   allergens: Allergen[];
+  /** Additions whose allergens are not known yet. */
+  unread: string[];
   declaration: DeclaredIngredient[];
 };
 
@@ -136,6 +143,7 @@ export function recipeFigures(recipe: Recipe, casingMPerKg = 0): RecipeFigures {
     yieldFraction: yieldOf(recipe),
     ...cost(recipe, composed, casingMPerKg),
     allergens: allergensOf(recipe),
+    unread: unreadLines(recipe),
     declaration: declareIngredients(recipe),
   };
 }

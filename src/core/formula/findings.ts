@@ -5,7 +5,7 @@ import { doseLimits, type Rule, type RuleSet } from '../rules/rule';
 import { basisOf } from './compose';
 import type { RecipeFigures } from './figures';
 import { partRecipes } from '../route/parts';
-import { holdOf, outcomeOf, programOf } from '../route/read';
+import { holdOf, outcomeOf, programOf, stepOf } from '../route/read';
 import { UNCURED_SMOKE_FROM_C, hasPoultry, type Recipe } from './recipe';
 import { blendsOfUnknownSalt } from '../making/stand-in';
 import { casingFacts } from './casing-facts';
@@ -30,7 +30,9 @@ export type FindingCode =
   | 'degree_hours'
   | 'casing_range'
   | 'casing_smoke'
-  | 'blend_salt';
+  | 'blend_salt'
+  | 'label_unread'
+  | 'no_serving';
 
 export type Finding = {
   code: FindingCode;
@@ -224,14 +226,26 @@ const casing: Ask = ({ recipe }) => {
   return found;
 };
 
+/** What nobody has read may hold anything. */
+const labels: Ask = ({ figures: { unread } }) =>
+  unread.length > 0
+    ? [{ code: 'label_unread', level: 'blocking', value: unread.length, rule: null }]
+    : [];
+
+/** What is eaten hot ends with its serving: on a way without it nothing could ever be signed. */
+const serving: Ask = ({ recipe, rules }) =>
+  outcomeOf(recipe) === 'eaten_hot' && !stepOf(recipe, 'serve')
+    ? [{ code: 'no_serving', level: 'blocking', value: 0, rule: cite(rules.serving) }]
+    : [];
+
 /**
  * Each figure of a formula against the site's rules: fine, advisory or blocking, with the rule. What
  * blocks keeps a version from approval; a draft may be saved as it is.
  */
 export function judgeFormula(input: Input): Finding[] {
-  const whole = [dose, blends, limits].flatMap((ask) => ask(input));
+  const whole = [dose, blends, limits, labels].flatMap((ask) => ask(input));
   const ways = partRecipes(input.recipe).flatMap((recipe) =>
-    [curing, cooking, fermenting, casing].flatMap((ask) => ask({ ...input, recipe })),
+    [curing, cooking, serving, fermenting, casing].flatMap((ask) => ask({ ...input, recipe })),
   );
   return [...whole, ...gravest(ways)];
 }

@@ -92,6 +92,8 @@ export type Addition = {
   /** Fermentable as dextrose is, [0, 1]; sugars only. */
   dextroseFraction?: number;
   allergens?: Allergen[];
+  /** Nobody has read its label yet: what is said of it is only usual, and it keeps the recipe from approval. */
+  labelUnread?: true;
   costPerKg?: number;
 };
 

@@ -45,6 +45,7 @@ export {
   type SplitLine,
 } from './split-loads';
 export { blendsOfUnknownSalt, refuseStandIn, type NoStandIn } from './stand-in';
+export { tooWarmNow, type TooWarm } from './too-warm';
 export {
   correctBatter,
   overpour,

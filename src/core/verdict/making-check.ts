@@ -4,42 +4,9 @@ import { bowlsFound } from '../making/bowl';
 import { outOfOrder, ticksOf } from '../making/done';
 import { makingPlan, type PlanRow } from '../making/plan';
 import { rawClock } from '../making/raw-clock';
+import { afterwards, isMade, overLimit } from '../making/too-warm';
 import { remindersOf } from '../making/reminders';
 import { check, type Case, type Check, type Figure } from './check';
-
-/** The batter is made: it lies in its hold, is stuffed, or hangs. */
-const isMade = (s: BatchState) => s.hold !== null || s.steps.stuff !== undefined || s.run !== null;
-
-type Over = { row: PlanRow; tS: number; tempC: number; limitC: number };
-
-/** Temperatures of a row above a limit of it. */
-function over(s: BatchState, row: PlanRow, limitC: number | null): Over[] {
-  if (limitC === null) return [];
-  const ticks = ticksOf(s, row).flatMap((t) =>
-    t.tempC === null ? [] : [{ tS: t.atS, tempC: t.tempC }],
-  );
-  const live = s.batter.filter(
-    (b) => b.stepId === row.step.id && b.pass === row.pass && row.step.kind !== 'chill',
-  );
-  return [...ticks, ...live]
-    .filter((x) => x.tempC > limitC)
-    .map((x) => ({ row, tS: x.tS, tempC: x.tempC, limitC }));
-}
-
-/**
- * What came of meat that had been too warm: chilled before the work went on, not yet gone on with, or gone on with as it was.
- * An emulsion that broke its ceiling is not mended by cold.
- */
-function afterwards(s: BatchState, o: Over): 'chilled' | 'waits' | 'went_on' {
-  if (o.row.step.kind === 'chop') return 'went_on';
-  const cold = (tempC: number | null) => tempC !== null && tempC <= (o.row.limits.outC ?? o.limitC);
-  const next = s.ticks.filter((t) => t.atS > o.tS).sort((a, b) => a.atS - b.atS)[0];
-  const later = s.batter.some((b) => b.tS > o.tS && cold(b.tempC) && (!next || b.tS <= next.atS));
-  if (later) return 'chilled';
-  if (next) return cold(next.beforeC) || cold(next.tempC) ? 'chilled' : 'went_on';
-  if (s.hold !== null && s.hold.startS >= o.tS) return 'chilled';
-  return isMade(s) ? 'went_on' : 'waits';
-}
 
 /** A trial that showed a broken batter, and that no later one of the same load answers. */
 const brokenTrial = (s: BatchState) =>
@@ -84,7 +51,7 @@ export function checkMaking(c: Case): Check | null {
     figures.push({ name: 'elapsedS', value: clock.longestS, unit: 's' });
     figures.push({ name: 'maxS', value: clock.maxS, unit: 's' });
   }
-  const tooWarm = plan.flatMap((r) => over(s, r, r.limits.stopC));
+  const tooWarm = plan.flatMap((r) => overLimit(s, r, r.limits.stopC));
   const stopped = tooWarm.find((o) => afterwards(s, o) === 'went_on');
   const waiting = tooWarm.find((o) => afterwards(s, o) === 'waits');
   const broken = brokenTrial(s);
@@ -129,7 +96,7 @@ export function checkMaking(c: Case): Check | null {
 
 /** What is said of a batter that passes: what differed from its way, and was seen or answered. */
 function passed({ recipe, state: s, rules }: Case, plan: readonly PlanRow[]): [string, Figure[]] {
-  const overs = plan.flatMap((r) => over(s, r, r.limits.outC)).length;
+  const overs = plan.flatMap((r) => overLimit(s, r, r.limits.outC)).length;
   const skipped = s.ticks.filter((t) => t.skipped !== null).length;
   const late = outOfOrder(s, plan).length;
   const gaps = bowlsFound(recipe, s, rules.making.body).filter((b) => !b.balance.within).length;

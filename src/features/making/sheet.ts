@@ -15,6 +15,7 @@ import {
   remindersOf,
   tickOf,
   ticksOf,
+  tooWarmNow,
   unweighedFor,
   warms,
   weighingsOf,
@@ -28,6 +29,7 @@ import {
   type RouteStep,
   type StepLimits,
   type TimedTemp,
+  type TooWarm,
 } from '@/core';
 import { lineName } from '@/words/line-name';
 import { BIND_SIGNS, partName, rowTask } from '@/words/making';
@@ -105,6 +107,8 @@ export type MakingSheetData = {
   batterG: number;
   rows: SheetRow[];
   reminders: Reminder[];
+  /** What came out too warm and waits to be chilled. */
+  warm: { task: string; tempC: number; limitC: number; does: TooWarm['does'] }[];
   raw: { coldS: number; maxS: number } | null;
   balances: BowlView[];
   /** What a trial spoonful may lose by the site's rule. */
@@ -292,6 +296,12 @@ export function makingSheet(from: Given & { batterG: number }): MakingSheetData 
     batterG,
     rows: plan.map((row) => rowOf({ ...from, plan }, row, late)),
     reminders: remindersOf(recipe, state, rule, nowS),
+    warm: tooWarmNow(state, plan).map(({ row, tempC, limitC, does }) => ({
+      task: rowTask(row),
+      tempC,
+      limitC,
+      does,
+    })),
     raw: clock?.runs ? { coldS: clock.coldS, maxS: clock.maxS } : null,
     balances: bowlsFound(recipe, state, rule).map(({ load, balance: b, unweighed }) => ({
       load,

@@ -57,6 +57,7 @@ const addition = z.object({
   fatFraction: part.optional(),
   dextroseFraction: part.optional(),
   allergens: z.array(z.enum(ALLERGENS)).max(ALLERGENS.length).optional(),
+  labelUnread: z.literal(true).optional(),
   costPerKg: cost.optional(),
 });
 

@@ -45,6 +45,8 @@ export type AdditionDraft = {
   fat: string;
   dextrose: string;
   allergens: Allergen[];
+  /** Nobody has read its label yet. */
+  unread: boolean;
   cost: string;
 };
 /** A step as it stands in the form; times in minutes, set points only where `air` says one. */
@@ -152,6 +154,7 @@ function additionDraft(a: Addition, system: UnitSystem): AdditionDraft {
     fat: percent(a.fatFraction),
     dextrose: percent(a.dextroseFraction),
     allergens: a.allergens ?? [],
+    unread: a.labelUnread === true,
     cost: shown('costPerMass', a.costPerKg, system),
   };
 }

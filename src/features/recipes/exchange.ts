@@ -76,6 +76,8 @@ const COLUMNS = [
   'yield_percent',
   'diameter_mm',
 ] as const;
+/** Of a line whose label was read and names none; an empty cell says that nobody knows. */
+const NO_ALLERGENS = 'none';
 /** No recipe has more: a bigger table is something else. */
 const MAX_COLUMNS = 100;
 const MAX_ROWS = 1000;
@@ -120,7 +122,7 @@ export function recipeToCsv(r: Recipe): string {
       fat_percent: percent(a.fatFraction),
       salt_percent: percent(a.saltFraction),
       place: a.place ?? '',
-      allergens: (a.allergens ?? []).join(' '),
+      allergens: a.labelUnread ? '' : (a.allergens ?? []).join(' ') || NO_ALLERGENS,
       cost_per_kg: a.costPerKg ?? '',
     })),
     {
@@ -167,7 +169,12 @@ function lineOf(row: Record<string, string>, i: number): Record<string, unknown>
     fraction: fractionOf(row, 'percent_of_meat') ?? Number.NaN,
     saltFraction: fractionOf(row, 'salt_percent'),
     place: cell(row, 'place') || undefined,
-    allergens: allergens === '' ? undefined : allergens.split(/[\s,;]+/),
+    allergens:
+      allergens === ''
+        ? undefined
+        : allergens.toLowerCase() === NO_ALLERGENS
+          ? []
+          : allergens.split(/[\s,;]+/),
   });
 }
 

@@ -96,7 +96,10 @@ function additionOf(a: AdditionDraft, old: Addition | undefined, r: Reader): Add
     ...part('waterFraction', a.water),
     ...part('fatFraction', a.fat),
     ...part('dextroseFraction', a.dextrose),
-    ...(a.allergens.length > 0 || old?.allergens ? { allergens: a.allergens } : {}),
+    ...(a.allergens.length > 0 || old?.allergens || old?.labelUnread
+      ? { allergens: a.allergens }
+      : {}),
+    ...(a.unread ? { labelUnread: true as const } : {}),
     ...given('costPerKg', a.cost, () => r.base('costPerMass', a.cost, old?.costPerKg)),
   };
 }

@@ -10,6 +10,8 @@ import {
 } from '@/core';
 
 export { casingFactsSchema } from './casing-contract';
+export { sameName } from './lot-problems';
+export type { Ingredient } from './repository';
 
 /** Ten tonnes: more than any lot that this is for. */
 const MAX_LOT_G = 10_000_000;

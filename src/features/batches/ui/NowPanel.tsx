@@ -17,7 +17,7 @@ import { HoldClock } from './HoldClock';
 import { isPressed, PutBack, RunAction } from './RunAction';
 import { StepWeight } from './StepWeight';
 import { WeighList } from './WeighList';
-import { missingOf } from '../missing';
+import { missingBeforeStuffing, missingOf } from '../missing';
 import { nextWords } from '@/words/next';
 import { When } from '@/ui/when';
 
@@ -119,7 +119,7 @@ export function NowPanel({
               step="stuff"
               label="Stuffed weight"
               expectedG={batterG * share}
-              before={missing}
+              before={missingBeforeStuffing(recipe, state)}
               tempLabel={raw ? 'Batter when it is stuffed' : undefined}
             />
           )}

@@ -4,7 +4,7 @@ import type { StepName } from '@/core';
 import { useShow } from '@/ui/show-context';
 import { FigureEntry } from './FigureEntry';
 import type { Missing } from '@/ui/missing-question';
-import { SECOND_LOOK } from '../missing';
+import { CASING_SOAK, SECOND_LOOK } from '../missing';
 import { STEP_WORDS } from '@/words/batch';
 
 /** A weight further from what is expected than this share is asked back. */
@@ -27,7 +27,7 @@ export function StepWeight({
   tempLabel?: string;
 }) {
   const show = useShow();
-  const lines = before.map((m) => m.id).filter((id) => id !== SECOND_LOOK);
+  const lines = before.map((m) => m.id).filter((id) => ![SECOND_LOOK, CASING_SOAK].includes(id));
   return (
     <FigureEntry
       key={step}

@@ -7,6 +7,7 @@ import type { MakingSheetData } from '../sheet';
 import { Countdown } from './Countdown';
 import { Reminders } from './Reminders';
 import { StepForm } from './StepForm';
+import { WarmNow } from './WarmNow';
 import { When } from '@/ui/when';
 
 /** What is next on the bench of one batch, on the Floor: its step, its clock, what is due, and the form where it is recorded. */
@@ -27,6 +28,7 @@ export function NowOnBench({
   return (
     <BatchContext value={batch}>
       <div className="space-y-2">
+        <WarmNow warm={sheet.warm} />
         {due.length > 0 && (
           <p className="font-semibold text-wait">
             {due.length} due: {due.map((r) => REMINDER_WORDS[r.code].toLowerCase()).join(', ')}

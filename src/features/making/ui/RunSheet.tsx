@@ -12,6 +12,7 @@ import { PartClocks } from './PartClocks';
 import { Reminders } from './Reminders';
 import { TasteForm } from './TasteForm';
 import { StepForm } from './StepForm';
+import { WarmNow } from './WarmNow';
 
 /** What was done at a step, with its figures, by whom; skipped and late are said in words. */
 function Ticks({ row }: { row: SheetRow }) {
@@ -105,6 +106,7 @@ export function RunSheet({ sheet, nowS }: { sheet: MakingSheetData; nowS: number
           </p>
         )}
       </div>
+      <WarmNow warm={sheet.warm} />
       <Reminders reminders={sheet.reminders} nowS={nowS} />
       {canWork && sheet.loadsOpen && <LoadsForm key={sheet.loads} sheet={sheet} />}
       {!sheet.loadsOpen && sheet.loads > 1 && <p>In {sheet.loads} equal loads.</p>}

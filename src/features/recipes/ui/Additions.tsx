@@ -22,6 +22,7 @@ const EMPTY: Omit<AdditionDraft, 'id'> = {
   fat: '',
   dextrose: '',
   allergens: [],
+  unread: false,
   cost: '',
 };
 const UNITS = [
@@ -30,6 +31,20 @@ const UNITS = [
   ['packet', 'g packet'],
 ] as const;
 const PLACES = [['', 'not said'], ...wordPairs(PLACE_WORDS)] as const;
+
+/** Said once by whoever has read the label; what is ticked before is only usual. */
+function LabelRead({ index }: { index: number }) {
+  const { setValue } = useFormContext<Draft>();
+  return (
+    <button
+      type="button"
+      className="button min-h-12"
+      onClick={() => setValue(`additions.${index}.unread`, false, { shouldDirty: true })}
+    >
+      I have read its label: these allergens, no others
+    </button>
+  );
+}
 
 function Allergens({ index }: { index: number }) {
   const { control } = useFormContext<Draft>();
@@ -70,10 +85,13 @@ function More({ index }: { index: number }) {
     a.water && `${a.water} % water`,
     a.cost && `${a.cost} ${costUnit}`,
     ...a.allergens.map((x) => ALLERGEN_WORDS[x]),
+    a.unread && 'label not read yet',
   ].filter(Boolean);
   return (
-    <details className="w-full">
-      <summary className="min-h-12 cursor-pointer py-3 text-sm text-soft">
+    <details className="w-full" open={a.unread || undefined}>
+      <summary
+        className={`min-h-12 cursor-pointer py-3 text-sm ${a.unread ? 'font-semibold text-wait' : 'text-soft'}`}
+      >
         {said.length > 0 ? said.join(', ') : 'Salt, water, allergens, cost'}
       </summary>
       <div className="flex flex-wrap items-end gap-2 py-1">
@@ -85,6 +103,7 @@ function More({ index }: { index: number }) {
         )}
         <Text name={`additions.${index}.cost`} label="Cost" unit={costUnit} />
         <Allergens index={index} />
+        {a.unread && <LabelRead index={index} />}
       </div>
     </details>
   );
@@ -104,6 +123,7 @@ const Line = memo(function Line({ index }: { index: number }) {
     setValue(`additions.${index}.water`, percent(facts.waterFraction));
     setValue(`additions.${index}.dextrose`, percent(facts.dextroseFraction));
     setValue(`additions.${index}.allergens`, facts.allergens ?? []);
+    setValue(`additions.${index}.unread`, facts.allergens === undefined);
     setValue(`additions.${index}.cost`, shown('costPerMass', prices[name], show.settings.system));
   };
   return (

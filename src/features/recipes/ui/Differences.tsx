@@ -18,6 +18,7 @@ const WHAT: Record<string, string> = {
   waterFraction: 'water in it',
   dextroseFraction: 'ferments like dextrose',
   allergens: 'allergens',
+  labelUnread: 'label not read yet',
   nitriteFraction: 'sodium nitrite in it',
   nitrateFraction: 'nitrate in it',
   targetPpm: 'nitrite wanted',

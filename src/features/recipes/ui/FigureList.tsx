@@ -86,10 +86,17 @@ export function FigureList({ recipe, figures: f, scales, show }: Props) {
       <p>
         Allergens:{' '}
         <strong>
-          {f.allergens.length === 0
-            ? 'none given'
-            : f.allergens.map((a) => ALLERGEN_WORDS[a]).join(', ')}
+          {f.allergens.length > 0
+            ? f.allergens.map((a) => ALLERGEN_WORDS[a]).join(', ')
+            : f.unread.length > 0
+              ? 'none known yet'
+              : 'none'}
         </strong>
+        {f.unread.length > 0 && (
+          <span className="font-semibold text-wait">
+            ; nobody has read the label of: {f.unread.join(', ')}
+          </span>
+        )}
       </p>
     </>
   );

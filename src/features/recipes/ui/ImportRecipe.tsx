@@ -5,6 +5,8 @@ import { parseIngredientList, type IngredientList, type Recipe } from '@/core';
 import { Notice } from '@/ui/status';
 import type { Desk } from './editor-context';
 import { MAX_FILE_BYTES, recipeFromCsv, recipeFromJson, type FileAnswer } from '../exchange';
+import { linkLines, type NearLine } from '../link-lines';
+import { LinkReview } from './LinkReview';
 import { ListReview } from './ListReview';
 import { RecipeForm } from './RecipeForm';
 
@@ -27,6 +29,12 @@ export function ImportRecipe(desk: Omit<Desk, 'original'>) {
   const [problem, setProblem] = useState<{ words: string; details: string[] } | null>(null);
   const [note, setNote] = useState<string | null>(null);
   const [recipe, setRecipe] = useState<Recipe | null>(null);
+  const [near, setNear] = useState<NearLine[]>([]);
+  const take = (read: Recipe) => {
+    const of = linkLines(read, desk.ingredients);
+    setNear(of.near);
+    setRecipe(of.recipe);
+  };
   const file = useRef<HTMLInputElement>(null);
   const open = async (chosen: File | undefined) => {
     if (!chosen) return;
@@ -44,8 +52,19 @@ export function ImportRecipe(desk: Omit<Desk, 'original'>) {
         ? 'A table holds the formula only. Program and steps below are a plain starter: look them through.'
         : null,
     );
-    setRecipe(answer.recipe);
+    take(answer.recipe);
   };
+  if (recipe && near.length > 0)
+    return (
+      <LinkReview
+        recipe={recipe}
+        near={near}
+        onDone={(read) => {
+          setNear([]);
+          setRecipe(read);
+        }}
+      />
+    );
   if (recipe)
     return (
       <>
@@ -116,7 +135,7 @@ export function ImportRecipe(desk: Omit<Desk, 'original'>) {
           Read it
         </button>
       </section>
-      {list && <ListReview list={list} rule={desk.rules.dose} onDone={setRecipe} />}
+      {list && <ListReview list={list} rule={desk.rules.dose} onDone={take} />}
     </div>
   );
 }
