@@ -115,17 +115,7 @@ export * from './fermentation';
 export * from './drying';
 export * from './ripening';
 export * from './shelf';
-export { usualFacts } from './formats/ingredients/usual-facts';
-export { CURE_WORDS } from './formats/ingredients/volume-weights';
-export {
-  parseIngredientList,
-  speciesNamed,
-  type Band,
-  type IngredientList,
-  type ListLine,
-  type UnclearLine,
-  type UnclearReason,
-} from './formats/ingredients/parse-list';
+export * from './formats/ingredients';
 export {
   lethality,
   SALMONELLA,
