@@ -154,10 +154,16 @@ describe('stores', () => {
     return id;
   }
   let batchId: string;
-  const post = (who: Person, body: PostedBody, corrects: string | null = null, id = randomUUID()) =>
+  const post = (
+    who: Person,
+    body: PostedBody,
+    corrects: string | null = null,
+    id = randomUUID(),
+    atS = nowS(),
+  ) =>
     postEntry(t.db, who, batchId, {
       id,
-      happenedAt: iso(nowS()),
+      happenedAt: iso(atS),
       body,
       corrects,
       confirmed: true,
@@ -201,6 +207,41 @@ describe('stores', () => {
     expect(new Set(moves.map((m) => m.batchId))).toEqual(new Set([batchId]));
     const dossier = await loadDossier(t.db, batchId, nowS());
     expect(dossier!.case.state.weighed.shoulder).toMatchObject({ lotId: id, amountG: 15_000 });
+  });
+
+  test('a move of a lot is dated by when it happened, not by when it was told', async () => {
+    const id = await lot('Pork shoulder 80/20', 'S2');
+    const early = nowS() - 1800;
+    const entry = randomUUID();
+    const said = weigh('shoulder', 2_000, { lotId: id, more: true });
+    await post(ann, said, null, entry, early);
+    await post(
+      ann,
+      {
+        kind: 'corrected',
+        reason: 'read it wrong',
+        replacement: { ...said, amountG: 1_500 } as never,
+      },
+      entry,
+    );
+    await post(
+      ann,
+      {
+        kind: 'corrected',
+        reason: 'earlier still',
+        happenedS: early - 600,
+        replacement: { ...said, amountG: 1_500 } as never,
+      },
+      entry,
+    );
+    const at = (await movesOf(t.db, id)).map((m) => [
+      m.changeG,
+      Math.round(m.movedAt.getTime() / 1000),
+    ]);
+    expect(at).toEqual([
+      [-1_500, early - 600],
+      ...[-2_000, 2_000, -1_500, 1_500].map((g) => [g, early]),
+    ]);
   });
 
   test('a lot past its use-by waits for a release lead’s recorded decision', async () => {

@@ -9,7 +9,7 @@ import {
   type SmokeMinutes,
   type Wind,
 } from '@/core';
-import { hungMassG } from './load-data';
+import { hangsOf } from './hangs';
 import { hanging, type Member } from './load';
 
 export type WatchData = {
@@ -41,7 +41,7 @@ export function houseWatch(members: readonly Member[], nowS: number): WatchData 
   const { case: c } = first.dossier;
   const { state } = c;
   const stage = first.progress?.at;
-  const massG = there.reduce((sum, m) => sum + hungMassG(m.dossier), 0);
+  const massG = there.reduce((sum, m) => sum + hangsOf(m.dossier).massG, 0);
   const size = place?.care?.bath;
   const last = <T extends { atS: number }>(list: readonly T[]) => list.at(-1) ?? null;
   return {

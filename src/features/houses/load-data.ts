@@ -2,6 +2,7 @@ import type { Dossier } from '@/features/logbook/service';
 import { lastReadings, houseChannels } from '@/features/readings/service';
 import type { Handle } from '@/platform/db/client';
 import { programOf, type Reading } from '@/core';
+import { hangsOf, type Hangs } from './hangs';
 import { hanging, type Member } from './load';
 
 type House = { id: string; name: string; sticks: number | null; capacityG: number | null };
@@ -9,6 +10,7 @@ type House = { id: string; name: string; sticks: number | null; capacityG: numbe
 export type LoadHead = {
   /** Weight and sticks that hang in the house now, against what it takes. */
   massG: number;
+  pieces: number;
   capacityG: number | null;
   sticks: number;
   mostSticks: number | null;
@@ -16,11 +18,6 @@ export type LoadHead = {
   wetBulb: Reading | null;
   channels: { id: number; name: string; last: Reading | null }[];
 };
-
-/** What hangs of a batch, g: stuffed as it was weighed, else its share of the meat. */
-export const hungMassG = (d: Dossier) =>
-  d.case.state.steps.stuff?.weightG ??
-  (d.case.state.meatG ?? d.case.state.plannedMeatG) * (d.case.recipe.ofPart?.share ?? 1);
 
 /** What a load weighs against its house, and what the house's probes show. */
 export async function loadHead(
@@ -37,11 +34,13 @@ export async function loadHead(
     const channel = channels.find((c) => c.what === what);
     return channel ? (last[channel.id] ?? null) : null;
   };
-  const there = hanging(members);
+  const there = hanging(members).map((m) => hangsOf(m.dossier));
+  const sum = (of: (h: Hangs) => number | null) => there.reduce((n, h) => n + (of(h) ?? 0), 0);
   return {
-    massG: there.reduce((sum, m) => sum + hungMassG(m.dossier), 0),
+    massG: sum((h) => h.massG),
+    pieces: sum((h) => h.pieces),
     capacityG: house.capacityG,
-    sticks: there.reduce((sum, m) => sum + (m.dossier.case.state.run!.sticks ?? 0), 0),
+    sticks: sum((h) => h.sticks),
     mostSticks: house.sticks,
     air: of('air'),
     wetBulb: of('wet_bulb'),

@@ -1,7 +1,6 @@
 import {
   casingFacts,
   gridOf,
-  linkG,
   placeNow,
   type HangingGrid,
   type HangingProduct,
@@ -11,7 +10,8 @@ import type { Dossier } from '@/features/logbook/service';
 import { houseChannels } from '@/features/readings/service';
 import { listHouses } from '@/features/settings/service';
 import type { Handle } from '@/platform/db/client';
-import { hungMassG, readyForHouse } from './load-data';
+import { hangsOf } from './hangs';
+import { readyForHouse } from './load-data';
 
 export type MapProduct = HangingProduct & {
   name: string;
@@ -43,7 +43,7 @@ const stickIn = (position: string | null): number | null => {
 function productOf(d: Dossier, inside: boolean): MapProduct {
   const { recipe, state } = d.case;
   const { diameterMm, pieceMm = null } = recipe.casing;
-  const pieceG = pieceMm === null ? null : linkG(diameterMm, pieceMm);
+  const { pieces, pieceG } = hangsOf(d);
   return {
     id: d.head.id,
     name: recipe.name,
@@ -52,7 +52,7 @@ function productOf(d: Dossier, inside: boolean): MapProduct {
     pieceMm,
     looped: casingFacts(recipe.casing)?.looped ?? false,
     pieceG,
-    pieces: pieceG === null ? null : Math.max(1, Math.round(hungMassG(d) / pieceG)),
+    pieces,
     inside,
     weights: state.stickWeights.map(({ stick, netG }) => ({ stick, netG })),
   };

@@ -1,6 +1,7 @@
 import type { Author, BatchState, EntryBody } from '@/core';
 import type { Guard } from '@/features/logbook/service';
 import type { Tx } from '@/platform/db/client';
+import { toDate } from '@/platform/clock';
 import { v5Id } from '@/platform/ids';
 import { findCasingLot } from './casings';
 
@@ -12,15 +13,19 @@ const stuffingOf = (body: EntryBody): Stuffing | null => {
   return said?.kind === 'stuffing_weighed' ? said : null;
 };
 
-/** Takes back what an entry had moved. */
-async function takeBack(tx: Tx, entryId: string, by: string, newId: string): Promise<void> {
+/** Takes back what an entry had moved, as of when it did. @returns when that was; null where it moved nothing */
+async function takeBack(tx: Tx, entryId: string, by: string, newId: string): Promise<Date | null> {
   const moved = await tx
     .selectFrom('casingMove')
-    .select(['lotId', (e) => e.fn.sum<number>('changeM').as('changeM')])
+    .select([
+      'lotId',
+      (e) => e.fn.sum<number>('changeM').as('changeM'),
+      (e) => e.fn.max('movedAt').as('movedAt'),
+    ])
     .where('entryId', '=', entryId)
     .groupBy('lotId')
     .execute();
-  for (const { lotId, changeM } of moved)
+  for (const { lotId, changeM, movedAt } of moved)
     await tx
       .insertInto('casingMove')
       .values({
@@ -28,24 +33,28 @@ async function takeBack(tx: Tx, entryId: string, by: string, newId: string): Pro
         lotId,
         entryId,
         changeM: -changeM,
+        movedAt,
         what: 'counted',
         reason: 'Stuffing corrected',
         byName: by,
       })
       .execute();
+  return moved[0]?.movedAt ?? null;
 }
 
 async function moveStock(
   tx: Tx,
   state: BatchState,
-  entry: { id: string; corrects: string | null; body: EntryBody },
+  entry: { id: string; corrects: string | null; happenedS: number; body: EntryBody },
   by: Author,
 ): Promise<void> {
   if (state.practice) return;
-  if (entry.corrects) await takeBack(tx, entry.corrects, by.name, entry.id);
+  const before = entry.corrects && (await takeBack(tx, entry.corrects, by.name, entry.id));
+  const told = entry.body.kind === 'corrected' ? entry.body.happenedS : undefined;
+  const movedAt = told === undefined ? before || toDate(entry.happenedS) : toDate(told);
   const s = stuffingOf(entry.body);
   if (!s?.lotId || s.usedM === undefined) return;
-  const of = { lotId: s.lotId, entryId: entry.corrects ?? entry.id, byName: by.name };
+  const of = { lotId: s.lotId, entryId: entry.corrects ?? entry.id, movedAt, byName: by.name };
   await tx
     .insertInto('casingMove')
     .values({

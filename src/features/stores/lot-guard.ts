@@ -3,6 +3,7 @@ import { CURE_LINE, weighingsOf } from '@/core';
 import type { Guard } from '@/features/logbook/service';
 import { siteDay } from '@/features/settings/service';
 import type { Tx } from '@/platform/db/client';
+import { toDate } from '@/platform/clock';
 import { v5Id } from '@/platform/ids';
 import { lotProblems, sameStrength, undecided } from './lot-problems';
 import { findLot, insertMove, lotsByIds, movesOfEntry } from './repository';
@@ -78,21 +79,28 @@ function weighedAgain(state: BatchState, body: EntryBody): string[] {
 async function moveStock(
   tx: Tx,
   state: BatchState,
-  entry: { id: string; corrects: string | null; body: EntryBody },
+  entry: { id: string; corrects: string | null; happenedS: number; body: EntryBody },
   by: Author,
 ): Promise<void> {
   if (state.practice) return;
+  let movedAt = toDate(entry.happenedS);
   const said = entry.body.kind === 'corrected' ? entry.body.replacement : entry.body;
   for (const before of entry.corrects ? [entry.corrects] : weighedAgain(state, entry.body))
-    for (const old of await movesOfEntry(tx, before))
+    for (const old of await movesOfEntry(tx, before)) {
+      /* What is taken back never left. */
+      if (entry.corrects) movedAt = old.movedAt;
       await insertMove(tx, {
         id: v5Id(`${entry.id}:back:${old.lotId}`),
         lotId: old.lotId,
         entryId: before,
         changeG: -old.changeG,
+        movedAt: old.movedAt,
         reason: entry.corrects ? 'Weighing corrected' : 'Weighed again',
         byName: by.name,
       });
+    }
+  if (entry.body.kind === 'corrected' && entry.body.happenedS !== undefined)
+    movedAt = toDate(entry.body.happenedS);
   if (said?.kind === 'weighed' && said.lotId)
     await insertMove(tx, {
       id: v5Id(`${entry.id}:out`),
@@ -101,6 +109,7 @@ async function moveStock(
       entryId: entry.corrects ?? entry.id,
       changeG: -said.amountG,
       reason: 'Weighed into a batch',
+      movedAt,
       byName: by.name,
     });
 }

@@ -129,17 +129,23 @@ export type NewMove = {
   entryId: string | null;
   changeG: number;
   reason: string;
+  /** When it happened, which may be before it was told. */
+  movedAt: Date;
   byName: string;
 };
 
 export const insertMove = (db: Handle, move: NewMove) =>
   db.insertInto('lotMove').values(move).execute();
 
-/** The moves that an entry made, so that a correction can take them back. */
+/** The moves that an entry made and when, so that a correction can take them back. */
 export const movesOfEntry = (tx: Tx, entryId: string) =>
   tx
     .selectFrom('lotMove')
-    .select(['lotId', (e) => e.fn.sum<number>('changeG').as('changeG')])
+    .select([
+      'lotId',
+      (e) => e.fn.sum<number>('changeG').as('changeG'),
+      (e) => e.fn.max('movedAt').as('movedAt'),
+    ])
     .where('entryId', '=', entryId)
     .groupBy('lotId')
     .execute();

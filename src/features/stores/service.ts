@@ -124,6 +124,7 @@ export async function receiveLot(
         entryId: null,
         changeG: 0,
         reason: `received although ${what}: ${decision}`,
+        movedAt: new Date(input.receivedAt),
         byName: by,
       });
     return { ok: true };
@@ -142,6 +143,7 @@ export async function adjustLot(db: Db, input: Adjust, by: string): Promise<Stor
       entryId: null,
       changeG: input.countedG - lot.leftG,
       reason: input.reason,
+      movedAt: new Date(),
       byName: by,
     });
     return { ok: true };

@@ -65,10 +65,15 @@ export function LoadSummary({
         <dd>
           <span className="figure">{show.mass(head.massG)}</span>
           <span className={`block small ${over || crowded ? 'font-semibold text-bad' : ''}`}>
-            {head.capacityG === null ? '' : `of ${show.mass(head.capacityG)}`}
-            {head.mostSticks === null || head.sticks === 0
-              ? ''
-              : `, ${head.sticks} of ${head.mostSticks} sticks`}
+            {[
+              head.capacityG === null ? '' : `of ${show.mass(head.capacityG)}`,
+              head.pieces === 0 ? '' : `${show.number(head.pieces, 0)} pieces`,
+              head.mostSticks === null || head.sticks === 0
+                ? ''
+                : `${head.sticks} of ${head.mostSticks} sticks`,
+            ]
+              .filter((x) => x !== '')
+              .join(', ')}
             {over || crowded ? ': too full, pieces touch' : ''}
           </span>
         </dd>

@@ -1,23 +1,19 @@
-import { linkG, pullList, type PullGroup, type PullRow } from '@/core';
+import { pullList, type PullGroup, type PullRow } from '@/core';
 import type { Show } from '@/words/show';
 import { When } from '@/ui/when';
-import { hungMassG } from '../load-data';
+import { hangsOf } from '../hangs';
 import type { Member } from '../load';
 
 /** A batch, or a part of one, as one size of pieces: its own forecast, and what its own probe says. */
 function groupOf(m: Member): PullGroup {
   const { case: c, head } = m.dossier;
-  const { diameterMm, pieceMm } = c.recipe.casing;
-  const hung = c.state.hung?.sticks.reduce((n, s) => n + s.pieces, 0);
-  const reckoned =
-    pieceMm === undefined ? 1 : Math.round(hungMassG(m.dossier) / linkG(diameterMm, pieceMm));
-  const pieces = Math.max(1, hung ?? reckoned);
+  const pieces = hangsOf(m.dossier).pieces ?? 1;
   const done = m.forecast?.done;
   const run = c.state.run!;
   const last = run.moves.length > 0 || run.stages.at(-1)!.index === run.program.length - 1;
   return {
     id: head.id,
-    diameterMm,
+    diameterMm: c.recipe.casing.diameterMm,
     pieces,
     pulled: run.pulledS === null ? 0 : pieces,
     dueS: [done?.p10 ?? null, done?.p50 ?? null, done?.p90 ?? null],
