@@ -53,6 +53,17 @@ const frozen: Say = (f, s, c) => {
     : '';
   return `${s.temp(f('atC'))} for ${s.duration(f('forS'))}, ${thick}.${row}`;
 };
+/** What would have been enough of a freezing. */
+const enough: Say = (f, s, c) => {
+  const has = (name: string) => c.figures.some((x) => x.name === name);
+  const ways = [
+    has('enoughS') ? `${s.temp(f('atC'))} for ${s.duration(f('enoughS'))}` : null,
+    has('enoughC') ? `${s.temp(f('enoughC'))} for ${s.duration(f('forS'))}` : null,
+  ].filter((w) => w !== null);
+  return ways.length === 0
+    ? 'No row of the rule is so warm or so short: freeze it again, or have it certified.'
+    : `Enough would be ${ways.join(', or ')}.`;
+};
 const dried: Say = (f, s, c) => {
   const has = (name: string) => c.figures.some((x) => x.name === name);
   const loss = has('loss')
@@ -194,7 +205,10 @@ const SAY: Record<string, Say> = {
   'parasites:not_recorded': (f, s) =>
     `${s.number(f('lines'), 0)} of the lines of pork have no record of freezing and no certificate.`,
   'parasites:another_lot': plain('Another lot was weighed in since its freezing was recorded.'),
-  'parasites:too_short': joined('Not cold enough, or not for long enough.', frozen),
+  'parasites:too_short': (f, s, c) =>
+    `Not cold enough, or not for long enough. ${frozen(f, s, c)} ${enough(f, s, c)}`,
+  'parasites:too_thick': (f, s, c) =>
+    `No row of the rule is for pieces over ${s.quantity('diameter', f('maxMm'))}: measure the middle, or cut them. ${frozen(f, s, c)}`,
   'parasites:frozen': frozen,
   'parasites:certified': plain('The lot is certified; the certificate is in the log.'),
   'drying:too_few_pieces': (f, s) =>

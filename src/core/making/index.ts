@@ -15,7 +15,6 @@ export {
   bindsOrCures,
   isLoadShort,
   isMixing,
-  linesUpTo,
   mixedWithout,
   unweighedFor,
   type MixedWithout,

@@ -47,7 +47,7 @@ export const isLoadShort = (recipe: Recipe, s: BatchState): boolean =>
   Object.keys(s.partly).some((id) => bindsOrCures(recipe, id));
 
 /** Lines that go in by a row of the bench work, it and all before it. */
-export const linesUpTo = (plan: readonly PlanRow[], row: PlanRow): Set<string> =>
+const linesUpTo = (plan: readonly PlanRow[], row: PlanRow): Set<string> =>
   new Set(plan.slice(0, plan.indexOf(row) + 1).flatMap((r) => r.adds.map((a) => a.lineId)));
 
 export const isMixing = ({ step }: PlanRow) => step.kind === 'mix' || step.kind === 'chop';

@@ -166,6 +166,23 @@ describe('of a batch', () => {
 });
 
 const rule = testRules().parasites.body;
+test('a freezing that is not enough says what would have been, and that is enough', () => {
+  for (const row of rule.thin)
+    for (const short of [
+      { atC: row.atC, forS: row.forS - 3600 },
+      { atC: row.atC + 0.5, forS: row.forS },
+    ]) {
+      const control = { way: 'frozen' as const, thicknessMm: 100, ...short };
+      const { ok, enough } = parasiteControl(control, rule);
+      if (ok) continue;
+      const ways = [
+        ...(enough.forS === null ? [] : [{ ...control, forS: enough.forS }]),
+        ...(enough.atC === null ? [] : [{ ...control, atC: enough.atC }]),
+      ];
+      expect(ways.length).toBeGreaterThan(0);
+      for (const way of ways) expect(parasiteControl(way, rule).ok).toBe(true);
+    }
+});
 test.each([
   ['thin and long', { way: 'frozen', thicknessMm: 100, atC: -20, forS: 25 * 86_400 }, true],
   ['thin and short', { way: 'frozen', thicknessMm: 100, atC: -20, forS: 9 * 86_400 }, false],

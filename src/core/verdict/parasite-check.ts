@@ -34,14 +34,19 @@ const rowFigures = (row: { atC: number; forS: number }): Figure[] => [
 /**
  * Whether what was recorded controls the parasites of pork: certified, or frozen as a row of the rule asks, as cold for as long;
  * by the thickness of its thickest piece, or by the middle where that was measured.
- * @returns the row that carries it; `certified` names none. `ok: false` where it was too warm, too short or too thick
+ * @returns the row that carries it; `certified` names none. `ok: false` where it was too warm, too short or too thick, with
+ *   what would have been enough: as cold for so long, or for as long so cold; null where no row has either
  * @source 9 CFR 318.10 as the site's rule has it (starter values, the site confirms)
  */
 export function parasiteControl(
   c: ParasiteControl,
   rule: RuleBodyOf<'parasites'>,
-): { ok: boolean; row: { atC: number; forS: number } | null } {
-  if (c.way === 'certified') return { ok: true, row: null };
+): {
+  ok: boolean;
+  row: { atC: number; forS: number } | null;
+  enough: { forS: number | null; atC: number | null };
+} {
+  if (c.way === 'certified') return { ok: true, row: null, enough: { forS: null, atC: null } };
   const rows =
     c.thicknessMm === null
       ? rule.core
@@ -51,7 +56,13 @@ export function parasiteControl(
           ? rule.thick
           : [];
   const row = rows.find((r) => c.atC <= r.atC + 1e-9 && c.forS >= r.forS - 1e-9) ?? null;
-  return { ok: row !== null, row };
+  const longer = rows.filter((r) => c.atC <= r.atC + 1e-9).map((r) => r.forS);
+  const colder = rows.filter((r) => c.forS >= r.forS - 1e-9).map((r) => r.atC);
+  const enough = {
+    forS: longer.length > 0 ? Math.min(...longer) : null,
+    atC: colder.length > 0 ? Math.max(...colder) : null,
+  };
+  return { ok: row !== null, row, enough };
 }
 
 /** Lots of a line that were weighed in and of whose freezing nothing is recorded; null is what has no lot. */
@@ -60,6 +71,20 @@ export const openLotsOf = (state: BatchState, lineId: string): (string | null)[]
   const lots = new Set(weighingsOf(state, lineId).map((w) => w.lotId));
   return [...lots].filter((id) => !known.includes(id));
 };
+
+/** Refused, with what would have been enough. */
+function tooShort(c: Case, control: ParasiteControl): Check {
+  const rule = c.rules.parasites;
+  const { forS, atC } = parasiteControl(control, rule.body).enough;
+  const thick = control.way === 'frozen' && (control.thicknessMm ?? 0) > rule.body.thickMm;
+  const figures: Figure[] = [
+    ...figuresOf(control),
+    ...(forS === null ? [] : [{ name: 'enoughS', value: forS, unit: 's' } as const]),
+    ...(atC === null ? [] : [{ name: 'enoughC', value: atC, unit: 'C' } as const]),
+    ...(thick ? [{ name: 'maxMm', value: rule.body.thickMm, unit: 'mm' } as const] : []),
+  ];
+  return check('parasites', rule, 'fail', thick ? 'too_thick' : 'too_short', figures);
+}
 
 /**
  * Parasites of what is not cooked: every line of pork frozen as the rule asks or certified, each for the lot that was
@@ -83,7 +108,7 @@ export function checkParasites(c: Case): Check {
     return state.parasites[id]!.flatMap((p) => (lots.includes(p.lotId) ? [p.control] : []));
   });
   const short = counted.find((p) => !parasiteControl(p, rule.body).ok);
-  if (short) return check('parasites', rule, 'fail', 'too_short', figuresOf(short));
+  if (short) return tooShort(c, short);
   const shown = counted[0]!;
   const { row } = parasiteControl(shown, rule.body);
   return check('parasites', rule, 'pass', shown.way, [

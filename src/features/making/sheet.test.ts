@@ -116,6 +116,27 @@ test('what goes in is what was weighed, load by load', () => {
   ]);
 });
 
+test('a mixing row says what was not weighed for each load that it is open for', () => {
+  const unweighed = (...more: Line[]) =>
+    sheetOf(caseOf(...more)).rows.find((r) => r.stepId === mix.id)!.unweighed;
+  expect(unweighed()).toEqual([
+    { load: null, names: ['Cure #1', 'Salt', 'Black pepper', 'Ice water'] },
+  ]);
+  const cure = (load: number) => weighed('cure', 9.6, { load, nitriteFraction: 0.0625 });
+  const loads: Line[] = [
+    [10, { kind: 'loads_set', loads: 2 }],
+    [20, cure(1)],
+    [21, cure(2)],
+  ];
+  const rest = (['salt', 'pepper', 'water'] as const).map((id, i): Line => [
+    30 + i,
+    weighed(id, 80, { load: 1 }),
+  ]);
+  expect(unweighed(...loads, ...rest)).toEqual([
+    { load: 2, names: ['Salt', 'Black pepper', 'Ice water'] },
+  ]);
+});
+
 test('several weighings of one load stand together, each load by itself', () => {
   const c = caseOf(
     [10, { kind: 'loads_set', loads: 2 }],

@@ -5,7 +5,6 @@ import {
   chillTargetC,
   isMixing,
   isRowDone,
-  linesUpTo,
   loadsFor,
   machineKindFor,
   makingClassOf,
@@ -78,7 +77,7 @@ export type SheetRow = {
   ticks: SheetTick[];
   /** Loads that it is still to be done for; `[null]` for the whole. */
   open: (number | null)[];
-  /** What goes in by it and was not weighed, by load that it is open for: asked before it is done. */
+  /** What goes in at it and was not weighed, by load that it is open for: asked before it is done. */
   unweighed: { load: number | null; names: string[] }[];
   /** Temperatures while it goes on, by load. */
   readings: (TimedTemp & { load: number | null })[];
@@ -149,13 +148,12 @@ const BY_LOAD: readonly RouteStep['kind'][] = ['mix', 'chop', 'trial_cook'];
 const isByLoad = (state: BatchState, { step }: PlanRow) =>
   state.loads > 1 && BY_LOAD.includes(step.kind);
 
-type Given = {
+type From = {
   c: Case;
   lines: readonly LoadLine[];
   machines: readonly Machine[];
   learned: Learned;
 };
-type From = Given & { plan: readonly PlanRow[] };
 
 /**
  * What of a line is in its cup: as it was weighed, else as it is to be. A cure has no figure before somebody else has looked at its
@@ -219,10 +217,10 @@ function machinesFor({ c, machines, learned }: From, row: PlanRow): SheetRow['ma
     : own.map((m) => ({ id: m.id, name: m.name, note: m.note, learned: knows(m.id) }));
 }
 
-/** What goes in by a mixing row and was not weighed, by each load that it is open for. */
-function unweighedAt({ c, plan }: From, row: PlanRow, open: readonly (number | null)[]) {
-  if (!isMixing(row)) return [];
-  const due = linesUpTo(plan, row);
+/** What goes in at a row that mixes or salts and was not weighed, by each load that it is open for. */
+function unweighedAt({ c }: From, row: PlanRow, open: readonly (number | null)[]) {
+  if (!isMixing(row) && row.step.kind !== 'salt_rest') return [];
+  const due = new Set(row.adds.map((a) => a.lineId));
   return open.flatMap((load) => {
     const lines = unweighedFor(c.recipe, c.state, load).filter((id) => due.has(id));
     const names = lines.map((id) => lineName(c.recipe, id));
@@ -272,7 +270,7 @@ function rowOf(from: From, row: PlanRow, late: ReadonlySet<string>): SheetRow {
 }
 
 /** The bench work of a batch, in order: what is to be done, with what, what was done, what is due, and what a pass will do. */
-export function makingSheet(from: Given & { batterG: number }): MakingSheetData {
+export function makingSheet(from: From & { batterG: number }): MakingSheetData {
   const { c, machines, learned, batterG } = from;
   const { recipe, state, nowS } = c;
   const rule = c.rules.making.body;
@@ -294,7 +292,7 @@ export function makingSheet(from: Given & { batterG: number }): MakingSheetData 
     })),
     meatG: state.meatG ?? state.plannedMeatG,
     batterG,
-    rows: plan.map((row) => rowOf({ ...from, plan }, row, late)),
+    rows: plan.map((row) => rowOf(from, row, late)),
     reminders: remindersOf(recipe, state, rule, nowS),
     warm: tooWarmNow(state, plan).map(({ row, tempC, limitC, does }) => ({
       task: rowTask(row),

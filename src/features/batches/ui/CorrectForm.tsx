@@ -1,59 +1,29 @@
 'use client';
 
 import { useState } from 'react';
-import { fromBase, toBase, unitSymbol, type EntryBody, type Quantity } from '@/core';
+import { fromBase, toBase, unitSymbol, type EntryBody, type UnitSystem } from '@/core';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
 import { Said } from '@/ui/status';
-import type { PostedBody } from '@/features/logbook/contract';
+import { figuresOf, type Corrected, type Figure } from '../correctable';
 import { useBatch, usePost } from '@/features/logbook/ui';
 import { instantOf } from '@/ui/when-field';
 import { localOf } from '@/ui/local-time';
 import { TextField } from '@/ui/text-field';
 import { TimeField } from '@/ui/time-field';
 
-type Corrected = Extract<PostedBody, { kind: 'corrected' }>['replacement'];
-type Figure = { quantity: Quantity; base: number; put: (base: number) => Corrected };
-
-/** An entry whose figure somebody types anew: no instrument showed that. */
-function typed<T extends { shownBy?: string }>({ shownBy: _, ...body }: T): Omit<T, 'shownBy'> {
-  return body;
-}
-
-/** The one figure of an entry that can be wrong, and how to write it back; null when only striking out makes sense. */
-function figureOf(body: EntryBody): Figure | null {
-  if (body.kind === 'weighed')
-    return {
-      quantity: body.amountG >= 1000 ? 'mass' : 'dose',
-      base: body.amountG,
-      put: (amountG) => ({ ...typed(body), amountG }),
-    };
-  if (body.kind === 'reading_logged')
-    return { quantity: 'temperature', base: body.tempC, put: (tempC) => ({ ...body, tempC }) };
-  if (body.kind === 'cure_hold_started' || body.kind === 'cure_hold_ended')
-    return {
-      quantity: 'temperature',
-      base: body.coolerC ?? 0,
-      put: (coolerC) => ({ ...body, coolerC }),
-    };
-  if (body.kind === 'piece_weighed')
-    return {
-      quantity: 'dose',
-      base: body.weightG,
-      put: (weightG) => ({ ...typed(body), weightG }),
-    };
-  if (body.kind === 'batter_measured')
-    return { quantity: 'temperature', base: body.tempC, put: (tempC) => ({ ...body, tempC }) };
-  if (body.kind === 'step_ticked' && body.tempC !== undefined)
-    return { quantity: 'temperature', base: body.tempC, put: (tempC) => ({ ...body, tempC }) };
-  if (body.kind === 'bowl_weighed')
-    return { quantity: 'mass', base: body.grossG, put: (grossG) => ({ ...body, grossG }) };
-  if (body.kind === 'step_done' && body.weightG)
-    return { quantity: 'mass', base: body.weightG, put: (weightG) => ({ ...body, weightG }) };
-  return null;
-}
-
 const round = (x: number) => String(Math.round(x * 1000) / 1000);
+/** Doses are weighed in grams whatever the site's units. */
+const systemOf = (f: Figure, system: UnitSystem) => (f.quantity === 'dose' ? 'metric' : system);
+const shownOf = (f: Figure, system: UnitSystem) =>
+  round(f.quantity === 'days' ? f.base : fromBase(f.quantity, f.base, systemOf(f, system)));
+const unitOf = (f: Figure, system: UnitSystem) =>
+  f.quantity === 'days' ? 'days' : unitSymbol(f.quantity, systemOf(f, system));
+/** A figure as it was typed, in the core's unit; untouched it keeps its exact value. */
+const baseOf = (f: Figure, text: string, value: number, system: UnitSystem) => {
+  if (text === shownOf(f, system)) return f.base;
+  return f.quantity === 'days' ? value : toBase(f.quantity, value, systemOf(f, system));
+};
 
 /** A correction is a new entry that names the old one and says why; the old one stays in the log. */
 export function CorrectForm({
@@ -68,16 +38,14 @@ export function CorrectForm({
   const show = useShow();
   const { canWork, timeZone } = useBatch();
   const { send, busy, message } = usePost();
-  const figure = figureOf(body);
-  const system = figure?.quantity === 'dose' ? 'metric' : show.settings.system;
+  const figures = figuresOf(body);
+  const { system } = show.settings;
   const [open, setOpen] = useState(false);
   const [strike, setStrike] = useState(false);
-  const [text, setText] = useState(
-    figure ? round(fromBase(figure.quantity, figure.base, system)) : '',
-  );
+  const [texts, setTexts] = useState(() => (figures?.of ?? []).map((f) => shownOf(f, system)));
   const [reason, setReason] = useState('');
   const [when, setWhen] = useState(() => localOf(happenedS, timeZone, 'second'));
-  const [error, setError] = useState<string | null>(null);
+  const [errors, setErrors] = useState<(string | null)[]>([]);
   if (!canWork) return null;
   if (!open)
     return (
@@ -90,14 +58,20 @@ export function CorrectForm({
       </button>
     );
   const submit = async () => {
-    const read = readFigure(text);
-    if (!strike && figure && !read.ok) return setError(read.error);
+    const read = texts.map((t) => readFigure(t));
+    const wrong = read.map((r) => (r.ok ? null : r.error));
+    setErrors(wrong);
+    if (!strike && wrong.some((w) => w !== null)) return;
     const said = (): Corrected => {
       if (strike) return null;
-      if (!figure || !read.ok) return body as Corrected;
-      return text === round(fromBase(figure.quantity, figure.base, system))
-        ? (body as Corrected)
-        : figure.put(toBase(figure.quantity, read.value, system));
+      const same = figures?.of.every((f, i) => texts[i] === shownOf(f, system)) ?? true;
+      if (!figures || same) return body as Corrected;
+      return figures.put(
+        figures.of.map((f, i) => {
+          const r = read[i]!;
+          return baseOf(f, texts[i]!, r.ok ? r.value : f.base, system);
+        }),
+      );
     };
     const moved =
       strike || when === localOf(happenedS, timeZone, 'second')
@@ -110,7 +84,7 @@ export function CorrectForm({
         replacement: said(),
         ...(moved ? { happenedS: Date.parse(moved) / 1000 } : {}),
       },
-      { corrects: entryId, confirmed: true, enteredIn: show.settings.system },
+      { corrects: entryId, confirmed: true, enteredIn: system },
     );
     if (outcome.ok) setOpen(false);
   };
@@ -131,15 +105,17 @@ export function CorrectForm({
         />{' '}
         Strike it out: it did not happen
       </label>
-      {figure && !strike && (
-        <NumberField
-          label="It should say"
-          unit={unitSymbol(figure.quantity, system)}
-          value={text}
-          onChange={setText}
-          error={error}
-        />
-      )}
+      {!strike &&
+        figures?.of.map((f, i) => (
+          <NumberField
+            key={f.label}
+            label={f.label}
+            unit={unitOf(f, system)}
+            value={texts[i]!}
+            onChange={(text) => setTexts(texts.map((t, k) => (k === i ? text : t)))}
+            error={errors[i] ?? null}
+          />
+        ))}
       {!strike && (
         <TimeField
           label={`When it happened (${timeZone})`}
