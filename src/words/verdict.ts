@@ -1,10 +1,10 @@
 import { degreeHourFigure, degreeHourUnit } from './degree-hours';
 import type { Check } from '@/core';
 import { goneWords } from './acidity';
+import { PARASITE_WORDS } from './parasites';
+import { joined, plain, type Say } from './say';
 import type { Show } from './show';
 import { REJECT_WORDS } from './house';
-
-type Say = (f: (name: string) => number, s: Show, c: Check) => string;
 
 const window: Say = (f, s) =>
   `${s.temp(f('fromC'))} to ${s.temp(f('toC'))} in ${s.duration(f('elapsedS'))}, limit ${s.duration(f('maxS'))}.`;
@@ -44,26 +44,6 @@ const soured: Say = (f, s, c) => {
   const ph = c.figures.some((x) => x.name === 'ph') ? `pH ${s.number(f('ph'), 2)}, ` : '';
   return `${ph}target ${s.number(f('targetPh'), 2)}. ${degreeHourFigure(f('degreeHours'), s)} degree-hours (${degreeHourUnit(s)}) in ${s.duration(f('elapsedS'))}, limit ${degreeHourFigure(f('limit'), s)}.`;
 };
-const frozen: Say = (f, s, c) => {
-  const thick = c.figures.some((x) => x.name === 'thicknessMm')
-    ? `pieces up to ${s.quantity('diameter', f('thicknessMm'))}`
-    : 'measured in the middle';
-  const row = c.figures.some((x) => x.name === 'rowC')
-    ? ` Carried by the rule’s row of ${s.temp(f('rowC'))} for ${s.duration(f('rowS'))}.`
-    : '';
-  return `${s.temp(f('atC'))} for ${s.duration(f('forS'))}, ${thick}.${row}`;
-};
-/** What would have been enough of a freezing. */
-const enough: Say = (f, s, c) => {
-  const has = (name: string) => c.figures.some((x) => x.name === name);
-  const ways = [
-    has('enoughS') ? `${s.temp(f('atC'))} for ${s.duration(f('enoughS'))}` : null,
-    has('enoughC') ? `${s.temp(f('enoughC'))} for ${s.duration(f('forS'))}` : null,
-  ].filter((w) => w !== null);
-  return ways.length === 0
-    ? 'No row of the rule is so warm or so short: freeze it again, or have it certified.'
-    : `Enough would be ${ways.join(', or ')}.`;
-};
 const dried: Say = (f, s, c) => {
   const has = (name: string) => c.figures.some((x) => x.name === name);
   const loss = has('loss')
@@ -101,14 +81,6 @@ const deviations: Say = (f, s, c) => {
   );
   return `With deviations, in the log: ${said.join(', ')}. ${rawFor(f, s, c)}`;
 };
-const plain =
-  (text: string): Say =>
-  () =>
-    text;
-const joined =
-  (text: string, say: Say): Say =>
-  (f, s, c) =>
-    `${text} ${say(f, s, c)}`;
 
 const SAY: Record<string, Say> = {
   'dose:no_cure_in_recipe': plain('The recipe has no cure.'),
@@ -198,19 +170,7 @@ const SAY: Record<string, Say> = {
   'ingredients:not_weighed': (f, s) =>
     `${s.number(f('lines'), 0)} of the recipe’s lines were not weighed before stuffing.`,
   'ingredients:weighed': plain('Every line of the recipe was weighed, or left out on purpose.'),
-  'parasites:game_needs_cook': plain(
-    'Game that is not cooked: freezing does not control its parasites. Cook it.',
-  ),
-  'parasites:no_pork': plain('There is no pork in it.'),
-  'parasites:not_recorded': (f, s) =>
-    `${s.number(f('lines'), 0)} of the lines of pork have no record of freezing and no certificate.`,
-  'parasites:another_lot': plain('Another lot was weighed in since its freezing was recorded.'),
-  'parasites:too_short': (f, s, c) =>
-    `Not cold enough, or not for long enough. ${frozen(f, s, c)} ${enough(f, s, c)}`,
-  'parasites:too_thick': (f, s, c) =>
-    `No row of the rule is for pieces over ${s.quantity('diameter', f('maxMm'))}: measure the middle, or cut them. ${frozen(f, s, c)}`,
-  'parasites:frozen': frozen,
-  'parasites:certified': plain('The lot is certified; the certificate is in the log.'),
+  ...PARASITE_WORDS,
   'drying:too_few_pieces': (f, s) =>
     `${s.number(f('pieces'), 0)} marked pieces were weighed again, the rule asks ${s.number(f('minPieces'), 0)}.`,
   'drying:piece_gained': plain(
