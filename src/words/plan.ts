@@ -78,6 +78,10 @@ export function leverWords(l: Lever | SameProgram, names: PlanNames, show: Show)
   }
 }
 
+/** What is done with a batch that is too much for any place. */
+const inTwo = ({ begun }: Misfit) =>
+  begun ? 'Hang it in two loads, one after the other' : 'Make it in two batches';
+
 /** Why a batch has no place at all. */
 export function misfitWords(m: Misfit, names: PlanNames, show: Show): string {
   const step = `“${names.step(m.batch, m.step)}”`;
@@ -86,9 +90,9 @@ export function misfitWords(m: Misfit, names: PlanNames, show: Show): string {
     case 'no_place':
       return `there is no place for ${step} at this site. Set one up under Settings, Equipment`;
     case 'too_heavy':
-      return `${kg} are too heavy for every place for ${step}: the largest takes ${show.quantity('mass', m.takesG)}. Make it in two batches`;
+      return `${kg} are too heavy for every place for ${step}: the largest takes ${show.quantity('mass', m.takesG)}. ${inTwo(m)}`;
     case 'too_many_sticks':
-      return `${kg} need more sticks than the largest place for ${step} has. Make it in two batches`;
+      return `${kg} need more sticks than the largest place for ${step} has. ${inTwo(m)}`;
     case 'too_long':
       return `its pieces are longer than any place for ${step} takes. Cut them shorter, in a new version of the recipe`;
   }

@@ -2,6 +2,7 @@ import type { PlacedStep } from '@/core';
 import { agendaOf, baseOf } from './agenda';
 import { agendaWords, whoWords } from './agenda-words';
 import { namesOf } from './names';
+import { absentPeople, fallsToNobody } from './unmanned';
 
 const H = 3600;
 const step = (batch: string, id: string, more: object = {}) => ({
@@ -89,3 +90,21 @@ test.each([
   ['6f1c~2', '6f1c'],
   ['6f1c', '6f1c'],
 ])('%s is called like %s', (id, base) => expect(baseOf(id)).toBe(base));
+
+test('work for which too few are free falls to nobody, with who could come; what is past does not', () => {
+  const alone = {
+    ...board,
+    there: [
+      { startS: 0, endS: 2.5 * H, people: ['ada'] },
+      { startS: 2.5 * H, endS: 20 * H, people: ['ada', 'ben'] },
+    ],
+  };
+  const agenda = agendaOf(alone, placed);
+  const open = fallsToNobody(agenda, 0);
+  expect(open.map((a) => [a.batch, a.step, a.people, a.needs])).toEqual([
+    ['a', 'stuff', ['ada'], 2],
+  ]);
+  expect(absentPeople(alone, open[0]!)).toEqual(['ben']);
+  expect(fallsToNobody(agenda, 3 * H)).toEqual([]);
+  expect(fallsToNobody(agendaOf(board, placed), 0)).toEqual([]);
+});

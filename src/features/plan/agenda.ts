@@ -5,6 +5,7 @@ import type { Board } from './board';
 export type AgendaItem = {
   id: string;
   batch: string;
+  step: string;
   code: 'work' | 'soak' | 'fire';
   /** What it is called: a step or a part of it; the casing that is soaked; the place that is lit. */
   what: string;
@@ -41,7 +42,7 @@ export function agendaOf(board: Of, placed: readonly PlacedStep[]): AgendaItem[]
     const batch = batchOf.get(baseOf(p.batch));
     if (!step || !batch) continue;
     const own = p.uses.map((u) => rowOf.get(u.resource)).find((r) => r?.kind === 'place');
-    const at = { batch: p.batch, place: own?.id ?? null, together: 1 };
+    const at = { batch: p.batch, step: p.step, place: own?.id ?? null, together: 1 };
     for (const v of step.visits)
       items.push({
         ...at,

@@ -189,6 +189,9 @@ describe('remediesFor', () => {
     const steps = planOf(t);
     const found = remedies(t, steps, 'b');
     expect(found.map((r) => r.lever.kind)).toContain('split');
+    /* What has a record is made in one. */
+    const ground = { ...t, behind: [{ batch: 'b' }] as Task['behind'] };
+    expect(remedies(ground, steps, 'b').map((r) => r.lever.kind)).not.toContain('split');
     const late = found.map((r) => r.lateS + r.othersS);
     expect(late).toEqual([...late].sort((x, y) => x - y));
     const now = batchEnds(t, steps).find((e) => e.batch === 'b')!.lateS;

@@ -64,7 +64,8 @@ export function* remediesFor(input: {
   const lateS = own?.lateS ?? Infinity;
   /* One without a place: the evenings up to when it should be ready, and a few after. */
   const endS = own?.endS ?? Math.max(task.nowS, wished.readyByS) + AFTER_S;
-  const begun = (task.fixed ?? []).some((f) => f.batch === batch);
+  /* What has a record cannot begin sooner, nor be made in two. */
+  const begun = [...(task.fixed ?? []), ...task.behind].some((f) => f.batch === batch);
   const places = new Set(
     wished.steps.flatMap((s) =>
       s.uses.flatMap((u) => (u.amounts && u.anyOf.length > 1 ? u.anyOf : [])),

@@ -93,6 +93,7 @@ class TaskMaker {
         code: largest(rooms)?.room.problem ?? 'no_place',
         asksG: work.batterG,
         takesG: largest(rooms)?.p.capacityG ?? 0,
+        begun: work.passed.length > 0,
       });
     }
     const together = this.together.get(`${work.id} ${group.id}`);

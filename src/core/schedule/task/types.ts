@@ -37,6 +37,8 @@ export type Misfit = {
   /** What the largest of them takes, and what is asked, g. */
   asksG: number;
   takesG: number;
+  /** Its meat is weighed and worked: it cannot be made in two batches any more. */
+  begun: boolean;
 };
 
 /** A step on the board: when it is, is told by the plan. */

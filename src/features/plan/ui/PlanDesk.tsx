@@ -22,6 +22,7 @@ import { StepPanel } from './StepPanel';
 import { StandLine } from './StandLine';
 import { Still } from './Still';
 import { TodayList } from './TodayList';
+import { Unmanned } from './Unmanned';
 import { useNames } from './use-names';
 import { usePlanner } from './use-planner';
 
@@ -78,6 +79,14 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
 
   const selected = chosen && heldOf(lines, chosen);
   const choose = useCallback((bar: Bar, line: string) => setChosen({ key: bar.key, line }), []);
+  const grid = useRef<HTMLDivElement>(null);
+  const showStep = (batch: string, step: string) => {
+    const key = `${batch} ${step}`;
+    const line = lines.find((l) => l.bars.some((b) => b.key === key));
+    if (!line) return;
+    setChosen({ key, line: line.id });
+    grid.current?.scrollIntoView({ block: 'nearest' });
+  };
   const looks = useMemo(
     () =>
       new LatestOnly(
@@ -110,7 +119,6 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
     if (moved.into !== null && view === 'places')
       setChosen((c) => c && { ...c, line: moved.into! });
   };
-  const grid = useRef<HTMLDivElement>(null);
   const move = useMove({ grid, board, placed, lines, scale, whole, onMoving, onMoved });
 
   const putBack = () => {
@@ -215,7 +223,16 @@ export function PlanDesk({ board, canWork }: { board: Board; canWork: boolean })
                 onPin={(next, words) => void planner.keep('pinned', board.placed, next, words)}
               />
             </div>
-            <LateList board={board} names={names} planner={planner} canWork={canWork} />
+            <div className="space-y-4">
+              <Unmanned
+                board={board}
+                agenda={agenda}
+                names={names}
+                canWork={canWork}
+                onShow={showStep}
+              />
+              <LateList board={board} names={names} planner={planner} canWork={canWork} />
+            </div>
           </div>
           {canWork && board.copyId === null && (
             <div className="mt-3">

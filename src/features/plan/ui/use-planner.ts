@@ -22,6 +22,10 @@ const askedOf = ({ task, there }: Board) => [
   there.slice(1, -1),
 ];
 
+/** What a plan breaks, without figures that go on with the clock. */
+const brokenKey = ({ troubles }: Pick<PlanLook, 'troubles'>) =>
+  JSON.stringify(troubles.map((t) => [t.code, t.batch, t.step]));
+
 export type Busy = { progress: Progress | null; stop: () => void };
 export type Offer = { plan: BatchPlan; broken: PlanLook['troubles'] };
 
@@ -32,7 +36,9 @@ export function usePlanner(board: Board) {
   const [busy, setBusy] = useState<Busy | null>(null);
   const [said, setSaid] = useState<{ tone: 'bad' | 'good'; text: string } | null>(null);
   const [seen, setSeen] = useState<{ of: string; look: PlanLook } | null>(null);
-  const [offered, setOffered] = useState<{ of: string; offer: Offer } | null>(null);
+  /* It stays until it is answered, the plan is another one, or it would break something itself. */
+  const [offered, setOffered] = useState<{ basedOn: number; offer: Offer } | null>(null);
+  const answered = useRef<string | null>(null);
   const { task, copyId, plan, placed, unplanned } = board;
   const pins = plan?.pins ?? NO_PINS;
   const basedOn = plan?.number ?? 0;
@@ -54,27 +60,38 @@ export function usePlanner(board: Board) {
     () => JSON.stringify([quarter, placed, pins, askedOf(board)]),
     [quarter, placed, pins, board],
   );
-  const latest = useRef({ task, placed, pins, plan });
+  const latest = useRef({ task, placed, pins, plan, offered });
   useEffect(() => {
-    latest.current = { task, placed, pins, plan };
+    latest.current = { task, placed, pins, plan, offered };
   });
 
   /* What the plan breaks by now; where it does, a changed one is made and offered. */
   useEffect(() => {
     let gone = false;
-    const { task, placed, pins, plan } = latest.current;
+    const { task, placed, pins, plan, offered: before } = latest.current;
     const stand = { task, steps: placed, pins };
     void worker()
       .look(stand)
       .then(async (now) => {
         if (gone) return;
         setSeen({ of: key, look: now });
-        if (plan === null || now.troubles.length === 0) return;
+        if (plan === null || now.troubles.length === 0) return setOffered(null);
+        const broken = brokenKey(now);
+        if (broken === answered.current) return;
+        const kept = before?.basedOn === plan.number ? before.offer.plan : null;
+        const holds =
+          kept !== null &&
+          (await worker().look({ task, steps: kept.steps, pins })).troubles.length === 0;
+        if (gone || holds) return;
         const made = await worker().plan(stand, { timeMs: OFFER_MS, movesCost: true }).answer;
         const then = await worker().look({ task, steps: made.plan.steps, pins });
         const better = then.troubles.length < now.troubles.length;
-        if (!gone && better)
-          setOffered({ of: key, offer: { plan: made.plan, broken: now.troubles } });
+        if (gone) return;
+        setOffered(
+          better
+            ? { basedOn: plan.number, offer: { plan: made.plan, broken: now.troubles } }
+            : null,
+        );
       })
       .catch(() => undefined);
     return () => void (gone = true);
@@ -134,12 +151,16 @@ export function usePlanner(board: Board) {
     said,
     /* Of what is shown, and of nothing older. */
     look: seen?.of === key ? seen.look : null,
-    offer: offered?.of === key ? offered.offer : null,
+    offer: offered?.basedOn === basedOn ? offered.offer : null,
     pins,
     keep,
     planAll,
     undo,
-    dropOffer: () => setOffered(null),
+    /* The same is not offered again; something else that breaks is. */
+    dropOffer: () => {
+      answered.current = offered && brokenKey({ troubles: offered.offer.broken });
+      setOffered(null);
+    },
   };
 }
 
