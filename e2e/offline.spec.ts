@@ -198,3 +198,23 @@ test('it can be put on the home screen', async ({ page }) => {
   for (const { src } of manifest.icons) expect((await page.request.get(src)).status()).toBe(200);
   expect((await page.request.get('/sw.js')).headers()['content-type']).toContain('javascript');
 });
+
+test('“Log core” on the Floor opens its pad without a network, and what is typed is kept', async ({
+  page,
+  context,
+}) => {
+  test.setTimeout(600_000);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signIn(page, 'ines');
+  await page.goto('/');
+  const log = page.getByRole('link', { name: 'Log core' }).first();
+  const href = (await log.getAttribute('href'))!;
+  await keeps(page, '/', new URL(href, page.url()).pathname);
+  await context.setOffline(true);
+  await page.goto('/');
+  await log.click();
+  const form = page.getByRole('form', { name: 'Log a temperature' });
+  await form.getByLabel('Core temperature').fill('31.5');
+  await form.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('One entry is kept here')).toBeVisible();
+});

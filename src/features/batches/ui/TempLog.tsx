@@ -5,6 +5,7 @@ import { toBase, unitSymbol, type ReadingPlace } from '@/core';
 import { cleared } from '@/ui/cleared';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { NumberPad } from '@/ui/number-pad';
+import { useHydrated } from '@/ui/hydrated';
 import { useShow } from '@/ui/show-context';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { Notice, Said } from '@/ui/status';
@@ -28,7 +29,10 @@ export function TempLog({
   const { system } = show.settings;
   const { canWork, timeZone } = useBatch();
   const { send, busy, message } = usePost();
-  const [open, setOpen] = useState(openAtFirst);
+  /* A page that was kept was not asked this way: its address says it all the same. */
+  const asked = useHydrated() && new URLSearchParams(location.search).get('log') === 'core';
+  const [opened, setOpened] = useState(openAtFirst);
+  const open = opened || asked;
   const [what, setWhat] = useState<ReadingPlace>('core');
   const [text, setText] = useState('');
   const [piece, setPiece] = useState('');
@@ -39,7 +43,7 @@ export function TempLog({
   if (!canWork) return null;
   if (!open)
     return (
-      <button type="button" className="button-main min-h-14 text-lg" onClick={() => setOpen(true)}>
+      <button type="button" className="button-main min-h-14 text-lg" onClick={() => setOpened(true)}>
         Log a temperature
       </button>
     );
