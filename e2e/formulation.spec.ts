@@ -234,7 +234,7 @@ test('an old list in spoons becomes a recipe, the spoon of cure does not', async
   const approving = page.getByRole('button', { name: 'Approve this version' });
   await expect(page.getByText('Labels that nobody has read').first()).toBeVisible();
   await expect(approving).toBeDisabled();
-  await page.getByRole('link', { name: 'Edit' }).click();
+  await page.getByRole('link', { name: 'Change it' }).click();
   const read = page.getByRole('button', { name: /^I have read its label/ });
   await expect(read).toHaveCount(2);
   await read.first().click();

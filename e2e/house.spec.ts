@@ -123,7 +123,7 @@ test('a probe is checked in ice water; one that is far off is refused with words
   await expect(page.getByText(/off by more than/)).toBeVisible();
   await page.getByLabel('Shows in ice water').fill('0.3');
   await page.getByRole('button', { name: 'Record the check' }).click();
-  await expect(page.getByText(/that is taken off from now on/)).toBeVisible();
+  await expect(page.getByText(/that is taken off from then on/)).toBeVisible();
   await expect(page.getByText(/by Ines Quill, shows 0.3/)).toBeVisible();
   await noSeriousIssue(page);
 });

@@ -129,10 +129,8 @@ const SAY: Record<string, Say> = {
     'One reading shows its pH: read it again in a quarter of an hour, or with a meter that was checked today.',
     soured,
   ),
-  'fermentation:meter_not_checked': joined(
-    'Its pH is shown by a meter that no good check of the day speaks for: check it in its buffers, and read again.',
-    soured,
-  ),
+  'fermentation:meter_not_checked': (f, s, c) =>
+    `pH ${s.number(f('ph'), 2)} by a meter that was not checked that day does not count: check it in its buffers, and read again. ${soured(f, s, c)}`,
   'fermentation:gaps': joined('The chamber log has holes of more than 4 h.', soured),
   'fermentation:over_limit': joined('Too long in the warm before the pH fell.', soured),
   'fermentation:warm_too_long': (f, s, c) =>

@@ -4,6 +4,7 @@ import {
   addMeter,
   isChecked,
   listMeters,
+  meterCheckSchema,
   recordMeterCheck,
   retireMeter,
 } from '@/features/readings/meters';
@@ -234,6 +235,56 @@ describe('pH meters', () => {
     expect(
       (await again(ring)).case.state.ph.filter((p) => p.meter?.id !== meter.id && p.doubted),
     ).toEqual([]);
+  });
+
+  test('told late, a check is one of when it was made: it speaks for what is told after it, and a bad one up to the next good one', async () => {
+    const ring = await openOf('Heather tang ring');
+    const own = { id: randomUUID(), name: 'Glass 11' };
+    await addMeter(demo, own, 'Maud');
+    const now = Math.floor(nowS());
+    const told = (agoS: number, shownSour: number) =>
+      meterChecked(
+        demo,
+        {
+          id: randomUUID(),
+          meterId: own.id,
+          middle: '7.00',
+          shownMiddle: 7,
+          shownSour,
+          bufferC: 25,
+          checkedAt: new Date((now - agoS) * 1000).toISOString(),
+        },
+        'Ines',
+        now,
+      );
+    const read = (agoS: number) => log(ring, 5.2, now - agoS, { meter: { ...own, shownPh: 5.2 } });
+    const kept = async () =>
+      (await again(ring)).case.state.ph
+        .filter((p) => p.meter?.id === own.id)
+        .map((p) => [now - p.tS, p.meterCheckedS !== null, p.doubted]);
+    await read(3_000);
+    expect((await told(3_600, 4.01))!.ok).toBe(true);
+    expect(await kept()).toEqual([[3_000, false, false]]);
+    await read(2_400);
+    expect(await kept()).toEqual([
+      [3_000, false, false],
+      [2_400, true, false],
+    ]);
+    await told(600, 4.01);
+    await read(300);
+    expect((await told(1_800, 5))!.ok).toBe(false);
+    expect(await kept()).toEqual([
+      [3_000, false, true],
+      [2_400, true, true],
+      [300, true, false],
+    ]);
+    const bad = (agoS: number) =>
+      meterCheckSchema.safeParse({
+        ...{ id: randomUUID(), meterId: own.id, middle: '7.00', shownMiddle: 7, shownSour: 4 },
+        bufferC: 20,
+        checkedAt: new Date(Date.now() - agoS * 1000).toISOString(),
+      }).success;
+    expect([bad(60), bad(-600), bad(13 * 3600)]).toEqual([true, false, false]);
   });
 
   test('a signed batch that did not rest on it stays signed', async () => {

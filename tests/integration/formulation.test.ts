@@ -211,7 +211,7 @@ describe('stores', () => {
 
   test('a move of a lot is dated by when it happened, not by when it was told', async () => {
     const id = await lot('Pork shoulder 80/20', 'S2');
-    const early = nowS() - 1800;
+    const early = Math.round(nowS()) - 1800;
     const entry = randomUUID();
     const said = weigh('shoulder', 2_000, { lotId: id, more: true });
     await post(ann, said, null, entry, early);
@@ -238,10 +238,11 @@ describe('stores', () => {
       m.changeG,
       Math.round(m.movedAt.getTime() / 1000),
     ]);
-    expect(at).toEqual([
-      [-1_500, early - 600],
-      ...[-2_000, 2_000, -1_500, 1_500].map((g) => [g, early]),
-    ]);
+    expect(at[0]).toEqual([-1_500, early - 600]);
+    expect(at.slice(1)).toEqual(
+      expect.arrayContaining([-2_000, 2_000, -1_500, 1_500].map((g) => [g, early])),
+    );
+    expect(at).toHaveLength(5);
   });
 
   test('a lot past its use-by waits for a release lead’s recorded decision', async () => {

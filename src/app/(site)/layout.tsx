@@ -33,7 +33,7 @@ export default async function SiteLayout({ children }: { children: ReactNode }) 
       <KeptNote madeS={nowS()} />
       <KeepPages />
       <OutboxBar personId={person.id} />
-      <main id="main" className="mx-auto max-w-6xl px-4 py-4">
+      <main id="main" className="mx-auto max-w-6xl px-4 py-4 max-sm:py-2">
         <WorkerProvider value={{ personId: person.id, canWork: may(person.role, 'work_batches') }}>
           {children}
         </WorkerProvider>

@@ -88,7 +88,7 @@ export default async function FloorPage() {
     );
   };
   const cards = (list: Dossier[]) => (
-    <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
+    <ul className="grid gap-3 max-sm:gap-2 sm:grid-cols-2 lg:grid-cols-3">
       {list.map((d) => (
         <BatchCard
           key={d.head.id}
@@ -106,7 +106,7 @@ export default async function FloorPage() {
   );
   return (
     <>
-      <div className="mb-3 flex flex-wrap items-center justify-between gap-2">
+      <div className="mb-3 flex flex-wrap items-center justify-between gap-2 max-sm:mb-2">
         <h1 className="text-2xl font-extrabold">Floor</h1>
         {work && (
           <Link href="/batches/new" className="button-main">
@@ -118,7 +118,7 @@ export default async function FloorPage() {
       {(members.length > 0 || sheets.size > 0) && (
         <AlarmStrip groups={alarmGroups(members)} due={due} show={show} nowS={now} />
       )}
-      <div className="mb-4 space-y-2 empty:hidden">
+      <div className="mb-4 space-y-2 empty:hidden max-sm:mb-2">
         {[
           ...unjudged.map((u) => ({ head: u.head, why: u.message })),
           ...members.flatMap((m) => (m.failed ? [{ head: m.dossier.head, why: m.failed }] : [])),

@@ -3,6 +3,7 @@ import type { MeterCheck } from '@/core';
 import { refOf } from '@/features/logbook/contract';
 import {
   append,
+  findEntry,
   inLogbook,
   inPart,
   loadLooked,
@@ -14,8 +15,8 @@ import type { Db, Tx } from '@/platform/db/client';
 import { v5Id } from '@/platform/ids';
 import { reopen } from './parts-guard';
 
-/** `checkId`: the check that found it wrong; told twice it counts once. */
-type DoubtedMeter = { id: string; name: string; checkId: string; sinceS: number };
+/** `checkId`: the check that found it wrong; told twice it counts once. From when to when it is in doubt, s. */
+type DoubtedMeter = { id: string; name: string; checkId: string; fromS: number; toS: number };
 
 /**
  * Records what a meter showed in its buffers; where it is found wrong, in every batch that it was read in since its last good
@@ -32,9 +33,9 @@ export async function meterChecked(
   const made = await inLogbook(db, async (tx) => {
     const done = await recordMeterCheck(tx, input, byName, nowS);
     if (!done) return { check: null };
-    const { check, atS, name, doubtFromS: sinceS } = done;
+    const { check, name, doubt } = done;
     const meter = { id: input.meterId, name, checkId: input.id };
-    const doubted = sinceS === null ? [] : await doubtMeter(tx, { ...meter, sinceS }, atS);
+    const doubted = doubt === null ? [] : await doubtMeter(tx, { ...meter, ...doubt }, nowS);
     return { check: { ...check, doubted } };
   });
   if ('check' in made) return made.check;
@@ -44,7 +45,8 @@ export async function meterChecked(
 async function doubtMeter(tx: Tx, meter: DoubtedMeter, nowS: number): Promise<string[]> {
   const { rows } = await sql<{ batchId: string; part: string | null }>`
     select distinct batch_id, coalesce(body ->> 'part', body -> 'replacement' ->> 'part') as part from entry
-    where kind in ('ph_logged', 'corrected') and happened_at >= to_timestamp(${meter.sinceS})
+    where kind in ('ph_logged', 'corrected') and happened_at >= to_timestamp(${meter.fromS})
+      and happened_at <= to_timestamp(${meter.toS})
       and ${meter.id} in (body -> 'meter' ->> 'id', body -> 'replacement' -> 'meter' ->> 'id')`.execute(
     tx,
   );
@@ -54,9 +56,11 @@ async function doubtMeter(tx: Tx, meter: DoubtedMeter, nowS: number): Promise<st
     await inPart(tx, async () => {
       const d = await loadLooked(tx, ref, nowS);
       if (!d || d.case.state.phase === 'destroyed') return;
-      const entry = (what: string, body: NewEntry['body']): NewEntry => ({
-        id: v5Id(`${ref}:${what}:${meter.checkId}`),
-        happenedS: nowS,
+      const idOf = (what: string) => v5Id(`${ref}:${what}:${meter.checkId}`);
+      if (await findEntry(tx, idOf('ph'))) return void doubted.push(d.head.code);
+      const entry = (what: string, happenedS: number, body: NewEntry['body']): NewEntry => ({
+        id: idOf(what),
+        happenedS,
         by: SYSTEM,
         corrects: null,
         body,
@@ -64,14 +68,14 @@ async function doubtMeter(tx: Tx, meter: DoubtedMeter, nowS: number): Promise<st
       const signed = d.case.state.signature?.stands;
       const reason = `${meter.name} was found wrong in its buffers: what it showed is no evidence`;
       const entries = [
-        entry('ph', {
+        entry('ph', meter.toS, {
           kind: 'ph_doubted',
           meterId: meter.id,
           meter: meter.name,
-          sinceS: meter.sinceS,
+          sinceS: meter.fromS,
         }),
         ...(signed
-          ? [entry('doubt', { kind: 'held', source: 'rule', check: 'fermentation', reason })]
+          ? [entry('doubt', nowS, { kind: 'held', source: 'rule', check: 'fermentation', reason })]
           : []),
       ];
       await append(

@@ -10,6 +10,7 @@ import {
   type NewEntry,
 } from '@/features/logbook/service';
 import {
+  checkedS,
   lastPassedS,
   recordCalibration,
   type CalibrationInput,
@@ -40,7 +41,8 @@ export async function probeChecked(
   nowS: number,
 ): Promise<CalibrationResult & { opened: string[] }> {
   const { ok } = checkCalibration(input);
-  const sinceS = (await lastPassedS(db, id)) ?? 0;
+  const atS = checkedS(input.checkedAt, nowS);
+  const sinceS = (await lastPassedS(db, id, atS)) ?? 0;
   const doubt = async () => (ok ? [] : doubtBatchesOf(db, id, name, sinceS, nowS));
   const opened = await doubt();
   const result = await recordCalibration(db, input, byName, nowS);

@@ -11,6 +11,7 @@ import {
 import type { Guard } from '@/features/logbook/service';
 import { toDate } from '@/platform/clock';
 import type { Db, Handle } from '@/platform/db/client';
+import { checkedAt, checkedS } from './checked-at';
 
 const name = z.string().trim().min(1, 'give the meter a name').max(60);
 export const meterSchema = z.object({ id: z.uuid(), name });
@@ -29,6 +30,7 @@ export const meterCheckSchema = z.object({
     .number('give the temperature of the buffers')
     .min(5, 'buffers are for 5 °C and more')
     .max(40, 'buffers are for up to 40 °C'),
+  checkedAt,
 });
 export type MeterCheckInput = z.infer<typeof meterCheckSchema>;
 
@@ -124,21 +126,21 @@ export async function retireMeter(db: Db, id: string, nowS: number): Promise<Met
   return done ? { ok: true } : { ok: false, code: 'no_such_meter' };
 }
 
-/** A check as it was recorded, when, with the name of its meter and, where it failed, since when that is in doubt. */
+/** A check as it was recorded, with the name of its meter and, where it failed, from when to when that is in doubt. */
 export type RecordedCheck = {
   check: MeterCheck;
-  atS: number;
   name: string;
-  doubtFromS: number | null;
+  doubt: { fromS: number; toS: number } | null;
 };
 
 /**
- * Records what a meter showed in its buffers just now. One that fails counts against what was read since the last that
- * passed. Recorded twice under one id it counts once, when it was first. @returns null where there is no such meter
+ * Records what a meter showed in its buffers. One that fails counts against what was read since the last that passed before
+ * it, up to the next that passed; one that passes speaks for what is told after it, never for what is recorded already.
+ * Recorded twice under one id it counts once, when it was first. @returns null where there is no such meter
  */
 export async function recordMeterCheck(
   db: Handle,
-  { id, meterId, ...input }: MeterCheckInput,
+  { id, meterId, checkedAt: told, ...input }: MeterCheckInput,
   byName: string,
   nowS: number,
 ): Promise<RecordedCheck | null> {
@@ -156,7 +158,7 @@ export async function recordMeterCheck(
     .values({
       id,
       meterId,
-      checkedAt: toDate(nowS),
+      checkedAt: toDate(checkedS(told, nowS)),
       ...input,
       slope,
       offsetPh,
@@ -178,8 +180,15 @@ export async function recordMeterCheck(
     .where('ok', '=', true)
     .where('checkedAt', '<', checkedAt)
     .executeTakeFirst();
-  const doubtFromS = ok ? null : (passed?.atS ?? 0);
-  return { check, atS: checkedAt.getTime() / 1000, name: meter.name, doubtFromS };
+  const next = await db
+    .selectFrom('phMeterCheck')
+    .select(sql<number | null>`extract(epoch from min(checked_at))::float8`.as('atS'))
+    .where('meterId', '=', meterId)
+    .where('ok', '=', true)
+    .where('checkedAt', '>', checkedAt)
+    .executeTakeFirst();
+  const doubt = ok ? null : { fromS: passed?.atS ?? 0, toS: next?.atS ?? nowS };
+  return { check, name: meter.name, doubt };
 }
 
 type Logged = Extract<EntryBody, { kind: 'ph_logged' }>;

@@ -7,6 +7,7 @@ export {
   recordCalibration,
   type CalibrationInput,
 } from './calibrations';
+export { checkedS } from './checked-at';
 export { ingestReadings } from './ingest';
 export {
   addInstrument,

@@ -30,7 +30,7 @@ function Figures({ dossier, show }: { dossier: Dossier; show: Show }) {
   const coreC = heat?.coreC ?? cooling?.coreC;
   if (coreC === undefined) return null;
   return (
-    <p className="figure">
+    <p className="figure max-sm:text-xl max-sm:leading-6">
       {show.temp(coreC)}{' '}
       <span className="unit">
         core<span className="max-sm:hidden">, {show.other('temperature', coreC)}</span>
@@ -77,11 +77,11 @@ export function BatchCard({
   const logs = canWork && (c.state.phase === 'in_house' || c.state.phase === 'chilling');
   return (
     <li
-      className="sheet flex flex-col gap-2 border-l-8 max-sm:gap-1 max-sm:py-2"
+      className="sheet flex flex-col gap-2 border-l-8 max-sm:gap-0.5 max-sm:py-1.5"
       style={{ borderLeftColor: `var(${hold ? '--bad' : (TINT[c.state.phase] ?? '--rest')})` }}
     >
       <div className="flex items-baseline justify-between gap-2">
-        <h3 className="text-lg font-semibold">
+        <h3 className="min-w-0 truncate text-lg font-semibold">
           <Link
             href={`/batches/${head.id}`}
             className="text-ink underline decoration-line underline-offset-4"
@@ -90,9 +90,9 @@ export function BatchCard({
             <span className="sr-only">, {head.code}</span>
           </Link>
         </h3>
-        <span className="small">{head.code}</span>
+        <span className="small shrink-0">{head.code}</span>
       </div>
-      <p className="text-soft">
+      <p className="text-soft max-sm:leading-tight">
         {c.state.practice ? 'PRACTICE · ' : ''}
         {standWords(c.state, place)} · {show.mass(c.state.meatG ?? c.state.plannedMeatG)}
       </p>
@@ -104,7 +104,7 @@ export function BatchCard({
       )}
       {hold && (
         <Notice tone="bad">
-          <span className="max-sm:line-clamp-2">
+          <span className="max-sm:line-clamp-1">
             On hold: <HoldReason hold={hold} verdict={dossier.verdict} show={show} />
           </span>
         </Notice>
@@ -114,12 +114,12 @@ export function BatchCard({
       <div className={`mt-auto flex items-end justify-between gap-2 ${late ? 'text-bad' : ''}`}>
         <p>
           {onBench ? (
-            <span className="text-soft">then: {nextWords(next, show)}</span>
+            <span className="text-soft max-sm:hidden">then: {nextWords(next, show)}</span>
           ) : (
             <strong className="block text-lg leading-tight">{nextWords(next, show)}</strong>
           )}
           {next.dueS !== null && (
-            <span>
+            <span className={onBench ? 'max-sm:hidden' : ''}>
               <When at={next.dueS} nowS={nowS} />
               {late ? ', overdue' : ''}
             </span>

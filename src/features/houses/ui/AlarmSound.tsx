@@ -53,11 +53,13 @@ export function AlarmSound({ urgent }: { urgent: number }) {
     <button
       type="button"
       aria-pressed={on}
-      className="no-print inline-flex min-h-12 items-center gap-2 text-soft underline"
+      className="no-print inline-flex min-h-12 items-center gap-2 text-soft underline max-sm:min-w-12 max-sm:justify-center"
       onClick={flip}
     >
-      <Icon size={18} aria-hidden="true" />
-      {on ? 'Alarms sound on this device' : 'Alarms are silent on this device'}
+      <Icon size={20} aria-hidden="true" />
+      <span className="max-sm:sr-only">
+        {on ? 'Alarms sound on this device' : 'Alarms are silent on this device'}
+      </span>
     </button>
   );
 }

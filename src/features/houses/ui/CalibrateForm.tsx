@@ -6,6 +6,7 @@ import { parseNumber, toBase, unitSymbol } from '@/core';
 import { NumberField } from '@/ui/number-field';
 import { SelectField } from '@/ui/select-field';
 import { useShow } from '@/ui/show-context';
+import { useWhen } from '@/ui/when-field';
 import { problemWords } from '@/words/problems';
 import { Notice } from '@/ui/status';
 import { calibrateAction } from '../actions';
@@ -32,6 +33,7 @@ export function CalibrateForm({
   const [altitude, setAltitude] = useState(String(altitudeM));
   const [note, setNote] = useState<Note | null>(null);
   const [busy, setBusy] = useState(false);
+  const when = useWhen();
   if (!canWork || channels.length === 0) return null;
   const save = async () => {
     const [i, b, a] = [parseNumber(ice), parseNumber(boil), parseNumber(altitude)];
@@ -43,6 +45,7 @@ export function CalibrateForm({
       iceC: toBase('temperature', i.value, system),
       ...(b.kind === 'ok' ? { boilC: toBase('temperature', b.value, system) } : {}),
       altitudeM: a.value,
+      ...(when.at.happenedAt ? { checkedAt: when.at.happenedAt } : {}),
     });
     setBusy(false);
     if (!answer.ok)
@@ -51,10 +54,11 @@ export function CalibrateForm({
         text: problemWords(answer.code, answer.fields),
       });
     const r = answer.data;
+    when.again();
     if (r.ok) {
       setNote({
         tone: 'good',
-        text: `Recorded: it shows ${show.tempStep(Math.abs(r.offsetC))} ${r.offsetC >= 0 ? 'too much' : 'too little'}; that is taken off from now on.`,
+        text: `Recorded: it shows ${show.tempStep(Math.abs(r.offsetC))} ${r.offsetC >= 0 ? 'too much' : 'too little'}; that is taken off from then on.`,
       });
       setIce('');
       setBoil('');
@@ -96,6 +100,7 @@ export function CalibrateForm({
         />
         <NumberField label="Altitude" unit="m" value={altitude} onChange={setAltitude} />
       </div>
+      {when.field}
       {note && <Notice tone={note.tone}>{note.text}</Notice>}
       <button className="button-main" disabled={busy}>
         Record the check

@@ -6,6 +6,7 @@ import { FromInstrument } from '@/features/readings/ui';
 import { ActionForm, Field } from '@/ui/action-form';
 import { formFigure } from '@/ui/form-figure';
 import { useShow } from '@/ui/show-context';
+import { useWhen } from '@/ui/when-field';
 import { MIDDLE_BUFFER_WORDS, meterCheckWords } from '@/words/acidity';
 import { addMeterAction, checkMeterAction, retireMeterAction } from '../meter-actions';
 import type { Live } from '@/features/readings/service';
@@ -35,6 +36,7 @@ export function MeterCheckForm({ meters }: { meters: { id: string; name: string 
   const { system } = show.settings;
   const { canWork } = useWorker();
   const [id, setId] = useState(() => crypto.randomUUID());
+  const when = useWhen();
   if (!canWork || meters.length === 0) return null;
   const degrees = unitSymbol('temperature', system);
   return (
@@ -48,10 +50,12 @@ export function MeterCheckForm({ meters }: { meters: { id: string; name: string 
         shownMiddle: figure(f.get('shownMiddle')),
         shownSour: figure(f.get('shownSour')),
         bufferC: toBase('temperature', figure(f.get('buffer')), system),
+        ...(when.at.happenedAt ? { checkedAt: when.at.happenedAt } : {}),
       })}
       label="Record the check"
       done={(check) => {
         setId(crypto.randomUUID());
+        when.again();
         const of =
           check.doubted.length > 0
             ? ` What it showed in these batches is no evidence any more: ${check.doubted.join(', ')}.`
@@ -83,6 +87,7 @@ export function MeterCheckForm({ meters }: { meters: { id: string; name: string 
           value={String(Math.round(fromBase('temperature', USUAL_BUFFER_C, system)))}
         />
       </div>
+      {when.field}
     </ActionForm>
   );
 }

@@ -35,35 +35,37 @@ export function NowOnBench({
           </p>
         )}
         {soon && (
-          <p className="small">
+          <p className="small max-sm:hidden">
             {REMINDER_WORDS[soon.code]}: <When at={soon.dueS} nowS={nowS} />
           </p>
         )}
-        {row && (
-          <p className="font-semibold">
-            {row.task}
-            {row.open[0] === null ? '' : `, load ${row.open[0]}`}
-          </p>
-        )}
+        <div className="max-sm:flex max-sm:items-center max-sm:justify-between max-sm:gap-2 sm:space-y-2">
+          {row && (
+            <p className="font-semibold">
+              {row.task}
+              {row.open[0] === null ? '' : `, load ${row.open[0]}`}
+            </p>
+          )}
+          {batch.canWork && (row ?? due.length > 0) && (
+            <button
+              type="button"
+              className="button min-h-12 shrink-0 sm:w-full"
+              aria-expanded={open}
+              onClick={() => setOpen((o) => !o)}
+            >
+              {open
+                ? 'Close'
+                : row?.measured === 'pass' || row?.measured === 'chop'
+                  ? 'Log its temperature'
+                  : 'Do it now'}
+            </button>
+          )}
+        </div>
         {chopping && !open && (
           <Countdown
             readings={row.readings.filter((x) => x.load === row.open[0])}
             limitC={row.limits.outC!}
           />
-        )}
-        {batch.canWork && (row ?? due.length > 0) && (
-          <button
-            type="button"
-            className="button min-h-12 w-full"
-            aria-expanded={open}
-            onClick={() => setOpen((o) => !o)}
-          >
-            {open
-              ? 'Close'
-              : row?.measured === 'pass' || row?.measured === 'chop'
-                ? 'Log its temperature'
-                : 'Do it now'}
-          </button>
         )}
         {open && (
           <>
