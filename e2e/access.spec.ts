@@ -74,6 +74,14 @@ test('on a phone nothing scrolls sideways and every target on the floor is large
       390,
     );
   }
+  /* One line of alarms, and under it the next action of four batches at first sight. */
+  await page.goto('/');
+  await expect(page.getByRole('region', { name: 'Alarms' }).getByRole('listitem')).toHaveCount(1);
+  const shown = await page
+    .getByRole('region', { name: /^Batches/ })
+    .locator('> ul > li')
+    .evaluateAll((cards) => cards.filter((c) => c.getBoundingClientRect().bottom <= innerHeight));
+  expect(shown.length).toBeGreaterThanOrEqual(4);
   await openBatch(page, 'In Big house', '/house?log=core');
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await openBatch(page, 'In Warm loft', '/ripening');

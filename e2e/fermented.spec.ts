@@ -57,7 +57,7 @@ test('a fermented batch: chamber and pH logged, the fermentation judged, the nex
   await expect(form.getByText('earns no credit until it is')).toBeVisible();
   await form.getByLabel('The meter shows').fill('5,2');
   await form.getByRole('button', { name: 'Log this pH' }).click();
-  await expect(state).toContainText('no good check of the day speaks for');
+  await expect(state).toContainText('by a meter that was not checked that day does not count');
   await form.getByLabel('The meter shows').fill('5,2');
   await meter.selectOption('Spear meter 1');
   await form.getByRole('button', { name: 'Log this pH' }).click();

@@ -32,7 +32,10 @@ export function phWords(b: Extract<EntryBody, { kind: 'ph_logged' }>, s: Show): 
   const at = b.sampleC === undefined ? '' : ` at ${s.temp(b.sampleC)}`;
   const by = shownByWords(b);
   if (!b.meter) return `pH ${s.number(b.ph, 2)} of ${of}${at}${by}`;
-  const checked = b.meterCheckedS === undefined ? ', not checked in its buffers that day: alone it does not count' : '';
+  const checked =
+    b.meterCheckedS === undefined
+      ? ', not checked in its buffers that day: alone it does not count'
+      : '';
   const shown =
     Math.abs(b.meter.shownPh - b.ph) < 0.005 ? '' : ` (shown ${s.number(b.meter.shownPh, 2)})`;
   return `pH ${s.number(b.ph, 2)}${shown} of ${of}${at}, by ${b.meter.name}${checked}${by}`;
