@@ -80,8 +80,10 @@ test('on a phone nothing scrolls sideways and every target on the floor is large
   const shown = await page
     .getByRole('region', { name: /^Batches/ })
     .locator('> ul > li')
-    .evaluateAll((cards) => cards.filter((c) => c.getBoundingClientRect().bottom <= innerHeight));
-  expect(shown.length).toBeGreaterThanOrEqual(4);
+    .evaluateAll(
+      (cards) => cards.filter((c) => c.getBoundingClientRect().bottom <= innerHeight).length,
+    );
+  expect(shown).toBeGreaterThanOrEqual(4);
   await openBatch(page, 'In Big house', '/house?log=core');
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await openBatch(page, 'In Warm loft', '/ripening');

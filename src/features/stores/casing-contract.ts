@@ -71,6 +71,11 @@ export const casingLotSchema = z.object({
   eachM: z.number('give the length of one').positive('must be more than 0').max(5000),
   diameterMm: mm,
   useBy: z.iso.date('give a day').nullable(),
+  /** When it came; now where left out. */
+  receivedAt: z.iso
+    .datetime({ offset: true, error: 'give a day and a time' })
+    .refine((at) => Date.parse(at) <= Date.now() + 120_000, 'in the future')
+    .optional(),
 });
 export type CasingLotInput = z.infer<typeof casingLotSchema>;
 

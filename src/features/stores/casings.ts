@@ -150,7 +150,7 @@ export async function receiveCasings(
       ...lot,
       kind: shipped ? (of as CasingKind) : null,
       kindId: shipped ? null : of,
-      receivedAt: new Date(),
+      receivedAt: lot.receivedAt ? new Date(lot.receivedAt) : new Date(),
       recordedByName: by,
     })
     .onConflict((c) => c.column('id').doNothing())

@@ -16,6 +16,9 @@ export type { Ingredient } from './repository';
 /** Ten tonnes: more than any lot that this is for. */
 const MAX_LOT_G = 10_000_000;
 
+/** A clock a little ahead is no lie: devices drift. */
+const CLOCK_SLACK_MS = 120_000;
+
 const name = z.string().trim().min(1, 'give it a name').max(100);
 const fraction = z.number('give a number').min(0, 'cannot be negative').max(1, 'more than 100 %');
 const day = z.iso.date('give a day, such as 2026-12-24');
@@ -97,7 +100,9 @@ export const lotSchema = z
     ingredientId: z.uuid('choose the ingredient'),
     code: z.string().trim().min(1, 'give the lot its number').max(60),
     supplier: z.string().trim().min(1, 'who brought it?').max(100),
-    receivedAt: z.iso.datetime({ offset: true }),
+    receivedAt: z.iso
+      .datetime({ offset: true })
+      .refine((at) => Date.parse(at) <= Date.now() + CLOCK_SLACK_MS, 'in the future'),
     receivedTempC: z.number().min(-40).max(60).nullable(),
     amountG: z.number('give the weight').positive('more than 0').max(MAX_LOT_G, 'more than 10 t'),
     costPerKg: z.number().min(0, 'cannot be negative').max(100_000).nullable(),

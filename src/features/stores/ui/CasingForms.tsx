@@ -5,6 +5,7 @@ import { CASING_FORMS, CASING_KINDS, toBase, unitSymbol } from '@/core';
 import { ActionForm, Field } from '@/ui/action-form';
 import { formFigure } from '@/ui/form-figure';
 import { useShow } from '@/ui/show-context';
+import { useWhen } from '@/ui/when-field';
 import { CASING_FORM_WORDS } from '@/words/casing';
 import { CASING_WORDS } from '@/words/recipe';
 import { moveCasingsAction, receiveCasingsAction } from '../actions';
@@ -16,6 +17,7 @@ const num = (v: FormDataEntryValue | null) => formFigure(v) ?? Number.NaN;
 export function CasingLotForm({ own }: { own: OwnCasing[] }) {
   const { system } = useShow().settings;
   const [id, setId] = useState(() => crypto.randomUUID());
+  const when = useWhen();
   const length = unitSymbol('length', system);
   return (
     <ActionForm
@@ -31,10 +33,12 @@ export function CasingLotForm({ own }: { own: OwnCasing[] }) {
         eachM: f.get('form') === 'metre' ? 1 : toBase('length', num(f.get('each')), system) / 1000,
         diameterMm: toBase('diameter', num(f.get('casingDiameter')), system),
         useBy: f.get('casingUseBy') || null,
+        ...(when.at.happenedAt ? { receivedAt: when.at.happenedAt } : {}),
       })}
       label="Receive these casings"
       done={() => {
         setId(crypto.randomUUID());
+        when.again();
         return 'Received.';
       }}
     >
@@ -62,6 +66,7 @@ export function CasingLotForm({ own }: { own: OwnCasing[] }) {
         <Field name="casingDiameter" label={`Stuffed to (${unitSymbol('diameter', system)})`} />
         <Field name="casingUseBy" label="Use by" type="date" optional />
       </div>
+      {when.field}
     </ActionForm>
   );
 }
