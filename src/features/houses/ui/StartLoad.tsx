@@ -5,6 +5,7 @@ import type { ProgramStage, ReadingPlace } from '@/core';
 import { missingQuestion, type Missing } from '@/ui/missing-question';
 import { AskAgain, useQuestion } from '@/ui/question';
 import { SelectField } from '@/ui/select-field';
+import { useShow } from '@/ui/show-context';
 import { Said } from '@/ui/status';
 import type { Fact } from '../alarm-groups';
 import { usePostTo, useWorker } from './post-as';
@@ -14,8 +15,9 @@ export type ReadyBatch = {
   id: string;
   name: string;
   code: string;
-  diameterMm: number;
+  /** What hangs of it, as its house and its map count it. */
   massG: number;
+  pieces: number | null;
   stages: ProgramStage[];
   /** What it misses: listed and asked before it hangs. */
   missing: Missing;
@@ -40,6 +42,7 @@ export function StartLoad({
   programs: Program[];
   channels: Channel[];
 }) {
+  const show = useShow();
   const { canWork } = useWorker();
   const { sendAll, busy, message, when } = usePostTo();
   const [chosen, setChosen] = useState<string[]>([]);
@@ -129,6 +132,10 @@ export function StartLoad({
               />
               {b.name}, {b.code}
             </label>
+            <span className="small">
+              {show.mass(b.massG)}
+              {b.pieces === null ? '' : ` · ${show.number(b.pieces, 0)} pieces`}
+            </span>
             {chosen.includes(b.id) && (
               <>
                 <TextField

@@ -9,6 +9,7 @@ import { onwardOf } from '@/features/houses/asks';
 import { alarmGroups } from '@/features/houses/alarm-groups';
 import { forecastMarks, hanging, loadOf } from '@/features/houses/load';
 import { otherPlaces } from '@/features/houses/houses';
+import { hangsOf } from '@/features/houses/hangs';
 import { loadHead, readyForHouse } from '@/features/houses/load-data';
 import { AlarmList } from '@/features/houses/ui/AlarmList';
 import { houseWatch } from '@/features/houses/house-watch';
@@ -93,8 +94,8 @@ export default async function LoadPage({ params }: { params: Promise<{ id: strin
               id: d.head.id,
               name: d.head.recipe.name,
               code: d.head.code,
-              diameterMm: d.head.recipe.casing.diameterMm,
-              massG: d.case.state.meatG ?? d.case.state.plannedMeatG,
+              massG: hangsOf(d).massG,
+              pieces: hangsOf(d).pieces,
               stages: programOf(d.head.recipe),
               missing: missingOf(d.head.recipe, d.case.state),
             }))}
