@@ -53,10 +53,10 @@ test('once it hangs its map counts it, and the map weighs what the house carries
       rowMm: 200,
       dropMm: 600,
       capacityG: 60_000,
-      hotLevel: 1,
-      hotRow: 1,
+      hotDepth: 'even',
+      hotLevel: 'even',
       thick: 'any',
-    } as never,
+    },
     products: [{ id: 'a', diameterMm: 38, pieceMm: 300, looped: false, pieceG }],
     sticks,
   });
