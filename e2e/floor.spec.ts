@@ -1,3 +1,4 @@
+import { gzipSync } from 'node:zlib';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from './support/test';
 import { made, saveAndApprove, startJob, tell } from './support/job';
@@ -230,4 +231,24 @@ test('the cleaning list offers what fits, and keeps who did it', async ({ page }
     /Grinder, plates and knives · Ines Quill\s*knife 2 is blunt/,
   );
   await expect(grinder.getByRole('button', { name: /^Done/ })).toHaveCount(0);
+});
+
+/** Scripts that a page asks for before anything else, gzip, bytes; the same limit whatever the machine. */
+const MOST_SCRIPT_BYTES = 230_000;
+
+test('the first load of the Floor is small: what only some press needs comes after it', async ({
+  page,
+}) => {
+  await signIn(page, 'ines');
+  const html = await (await page.request.get('/')).text();
+  const scripts = new Set(
+    [...html.matchAll(/<script([^>]*) src="([^"]+)"([^>]*)>/g)]
+      /* Old browsers alone load what the others know by themselves. */
+      .filter(([, before, , after]) => !/nomodule/i.test(before! + after!))
+      .map(([, , src]) => src!),
+  );
+  expect(scripts.size).toBeGreaterThan(5);
+  let bytes = 0;
+  for (const src of scripts) bytes += gzipSync(await (await page.request.get(src)).body()).length;
+  expect(bytes).toBeLessThanOrEqual(MOST_SCRIPT_BYTES);
 });

@@ -43,33 +43,39 @@ export function Unmanned({ board, agenda, names, canWork, onShow }: Props) {
       {problem && <Notice tone="bad">{problem}</Notice>}
       <ul>
         {open.map((a) => (
-          <li key={a.id} className="space-y-2 border-t border-line py-2">
+          <li key={a.id} className="border-t border-line py-2">
             <p>
               <b>{agendaWords(a, names)}</b>, {show.clock(a.startS)} to {show.time(a.endS)}:{' '}
               {whoWords(a, names)}.
             </p>
             {canWork && (
-              <div className="flex flex-wrap gap-2">
-                {absentPeople(board, a).map((personId) => (
+              <details>
+                <summary className="min-h-12 cursor-pointer py-3 text-accent">
+                  What could be done
+                  <span className="sr-only">: {agendaWords(a, names)}</span>
+                </summary>
+                <div className="flex flex-wrap gap-2">
+                  {absentPeople(board, a).map((personId) => (
+                    <button
+                      key={personId}
+                      type="button"
+                      className="button"
+                      onClick={() =>
+                        void tryIt({ kind: 'overtime', personId, startS: a.startS, endS: a.endS })
+                      }
+                    >
+                      Try it with {names.person(personId)} there
+                    </button>
+                  ))}
                   <button
-                    key={personId}
                     type="button"
-                    className="button"
-                    onClick={() =>
-                      void tryIt({ kind: 'overtime', personId, startS: a.startS, endS: a.endS })
-                    }
+                    className="button max-sm:hidden"
+                    onClick={() => onShow(a.batch, a.step)}
                   >
-                    Try it with {names.person(personId)} there
+                    Show it, to move it
                   </button>
-                ))}
-                <button
-                  type="button"
-                  className="button max-sm:hidden"
-                  onClick={() => onShow(a.batch, a.step)}
-                >
-                  Show it, to move it
-                </button>
-              </div>
+                </div>
+              </details>
             )}
           </li>
         ))}
