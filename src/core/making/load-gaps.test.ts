@@ -143,17 +143,20 @@ test('in whatever order times are told, loads and shares are the same', () => {
     own('salt', 12, 1),
     own('water', 13, 2),
     [14, { kind: 'cure_checked', weighedId: 'e4', readingG: 9.6, method: 'reentered_alone' }],
+    /* What came on top stays, also where it is told as of before. */
+    [15, weighed('cure', 2, { load: 2, more: true, nitriteFraction: 0.0625 })],
   ];
   const kept = (s: ReturnType<typeof stateOf>) => [
     Object.keys(s.weighed).sort(),
     Object.keys(s.partly).sort(),
     Object.keys(s.cureLooks).length,
+    s.weighed.cure?.amountG,
     [1, 2, null].map((load) => unweighedFor(recipe, s, load)),
   ];
   const straight = kept(stateOf(...lines));
   fc.assert(
     fc.property(
-      fc.array(fc.integer({ min: 3, max: 90 }), { minLength: 6, maxLength: 6 }),
+      fc.array(fc.integer({ min: 3, max: 90 }), { minLength: 7, maxLength: 7 }),
       (times) => {
         const told = lines.map(([, body], i): Line => [times[i]!, body]);
         expect(kept(stateOf(...told))).toEqual(straight);

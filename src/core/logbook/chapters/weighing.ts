@@ -87,6 +87,8 @@ export type CureCheck = {
   by: Author;
   atS: number;
 };
+/** A weighing as it was given; `more`: on top of those of its line and load that were told before it, else in their place. */
+type GivenWeighing = { weighing: Weighing; more: boolean; seq: number };
 /** A second look as it was given. */
 type GivenLook = Omit<CureCheck, 'second' | 'matches'> & {
   weighedId: string;
@@ -103,7 +105,8 @@ export type WeighingState = {
   /** Sum of the weighed meat lines once all are weighed, else null. */
   meatG: number | null;
   meatResolutionG: number;
-  /** Every weighing that counts, by its line. */
+  /** Weighings as they were given, and every one that counts, by its line. */
+  given: GivenWeighing[];
   weighings: Record<string, Weighing[]>;
   /** Lines that are weighed for every load. */
   weighed: Record<string, Weighed>;
@@ -145,6 +148,11 @@ function together(parts: Weighing[]): Weighed {
  * Done when all entries are known: loads that were chosen, and weighings that were told, in another order of times mean the same.
  */
 export function settleWeighings(s: BatchState): void {
+  for (const { weighing: w, more } of [...s.given].sort((a, b) => a.seq - b.seq)) {
+    const before = weighingsOf(s, w.lineId);
+    const kept = more ? before : before.filter((x) => x.load !== w.load);
+    s.weighings[w.lineId] = [...kept, w].sort((a, b) => a.atS - b.atS);
+  }
   for (const [lineId, parts] of Object.entries(s.weighings)) {
     const loads = new Set(parts.flatMap((w) => w.load ?? []));
     const whole = parts.some((w) => w.load === null) || loads.size >= s.loads;
@@ -205,6 +213,7 @@ export const weighing: Chapter<WeighingBody, WeighingState> = {
   empty: () => ({
     meatG: null,
     meatResolutionG: 0,
+    given: [],
     weighings: {},
     weighed: {},
     partly: {},
@@ -230,9 +239,7 @@ export const weighing: Chapter<WeighingBody, WeighingState> = {
           atS: e.happenedS,
           by: e.by,
         };
-        const before = weighingsOf(s, b.lineId);
-        const kept = b.more ? before : before.filter((w) => w.load !== weighing.load);
-        s.weighings[b.lineId] = [...kept, weighing];
+        s.given.push({ weighing, more: b.more ?? false, seq: e.seq });
       },
       refuses: (s, b, r) =>
         refuseLine(r, b.lineId) ??
