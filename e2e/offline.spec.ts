@@ -4,7 +4,9 @@ import { PASSWORD, signIn, type Who } from './support/people';
 
 const MIN = 60_000;
 /* What is asked for without a network is not there: parts of a page, and a page that was never kept. */
-test.use({ expectedErrors: /net::ERR_FAILED|Failed to fetch RSC payload|status of 503 .*\/recipes\)/ });
+test.use({
+  expectedErrors: /net::ERR_FAILED|Failed to fetch RSC payload|status of 503 .*\/recipes\)/,
+});
 
 /** Waits until the device has kept these pages. */
 const keeps = (page: Page, ...paths: string[]) =>

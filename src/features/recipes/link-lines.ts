@@ -24,7 +24,7 @@ const wordsOf = (name: string): Set<string> =>
     name
       .toLowerCase()
       .split(/[^\p{L}\p{N}]+/u)
-      .map((w) => w.replace(/(?<=\p{L}{3})s$/u, ''))
+      .map((w) => (w.length > 3 ? w.replace(/s$/, '') : w))
       .filter((w) => w.length > 2 && !PLAIN.has(w)),
   );
 
@@ -48,8 +48,8 @@ export function linked(a: Addition, { name, facts }: Ingredient): Addition {
     ...given,
     ...line,
     name,
-    /* A list calls everything a seasoning. */
-    kind: a.kind === 'seasoning' ? (additionKind ?? a.kind) : a.kind,
+    /* A list calls everything a seasoning, and what is usual is a first word only. */
+    kind: a.kind === 'seasoning' || a.labelUnread ? (additionKind ?? a.kind) : a.kind,
     ...(facts.allergens ? { allergens: facts.allergens } : { labelUnread: true as const }),
   };
 }

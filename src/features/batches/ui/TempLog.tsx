@@ -43,7 +43,11 @@ export function TempLog({
   if (!canWork) return null;
   if (!open)
     return (
-      <button type="button" className="button-main min-h-14 text-lg" onClick={() => setOpened(true)}>
+      <button
+        type="button"
+        className="button-main min-h-14 text-lg"
+        onClick={() => setOpened(true)}
+      >
         Log a temperature
       </button>
     );

@@ -23,8 +23,8 @@ const askedOf = ({ task, there }: Board) => [
 ];
 
 /** What a plan breaks, without figures that go on with the clock. */
-const brokenKey = ({ troubles }: Pick<PlanLook, 'troubles'>) =>
-  JSON.stringify(troubles.map((t) => [t.code, t.batch, t.step]));
+const brokenKey = (basedOn: number, troubles: PlanLook['troubles']) =>
+  JSON.stringify([basedOn, troubles.map((t) => [t.code, t.batch, t.step])]);
 
 export type Busy = { progress: Progress | null; stop: () => void };
 export type Offer = { plan: BatchPlan; broken: PlanLook['troubles'] };
@@ -76,8 +76,7 @@ export function usePlanner(board: Board) {
         if (gone) return;
         setSeen({ of: key, look: now });
         if (plan === null || now.troubles.length === 0) return setOffered(null);
-        const broken = brokenKey(now);
-        if (broken === answered.current) return;
+        if (brokenKey(plan.number, now.troubles) === answered.current) return;
         const kept = before?.basedOn === plan.number ? before.offer.plan : null;
         const holds =
           kept !== null &&
@@ -158,7 +157,7 @@ export function usePlanner(board: Board) {
     undo,
     /* The same is not offered again; something else that breaks is. */
     dropOffer: () => {
-      answered.current = offered && brokenKey({ troubles: offered.offer.broken });
+      answered.current = offered && brokenKey(offered.basedOn, offered.offer.broken);
       setOffered(null);
     },
   };
