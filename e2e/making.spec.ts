@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Locator, type Page } from './support/test';
 import { as, startJob, tell, weighed } from './support/job';
+import { HOUR, local } from './support/logger';
 import { signIn } from './support/people';
 
 const PHONE = { width: 390, height: 844 };
@@ -305,4 +306,25 @@ test('on the Floor a pass temperature is logged with two taps and its digits', a
   await pad.getByRole('button', { name: '3', exact: true }).click();
   await done(card.getByRole('form', { name: /pass 1 of 2/ }));
   await expect(card).toContainText('pass 2 of 2');
+});
+
+test('work that is told late stands at its time, in the making and in the house', async ({
+  page,
+}) => {
+  await signIn(page, 'ines');
+  const { id, began } = await startJob(page, COARSE, 1);
+  await tell(page, id, began, [
+    [0.05, weighed('shoulder', 16_000)],
+    [0.06, weighed('fat', 4_000)],
+  ]);
+  await page.reload();
+  const early = local(began + 0.2 * HOUR);
+  const prepare = step(page, /^Prepare/);
+  await prepare.getByRole('button', { name: 'Happened now. Change the time' }).click();
+  await prepare.getByLabel(/^When it happened/).fill(early);
+  await done(prepare);
+  await expect(makingOf(page).getByText(`Ines Quill, ${early.slice(11, 16)}`)).toBeVisible();
+  /* The next one is now again. */
+  const chill = step(page, /^Chill the meat/);
+  await expect(chill.getByRole('button', { name: 'Happened now. Change the time' })).toBeVisible();
 });
