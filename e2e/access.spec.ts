@@ -68,6 +68,8 @@ test('on a phone nothing scrolls sideways and every target on the floor is large
     '/stores',
     '/recipes',
     '/dose-check',
+    '/plan',
+    '/plan/lists',
   ]) {
     await page.goto(path);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(

@@ -21,13 +21,13 @@ export function ListsView({ board, lists }: { board: Board; lists: PlanLists }) 
   const people = [...new Set(lists.hours.map((h) => h.personId))];
   const hoursDays = [...new Set(lists.hours.map((h) => h.day))].slice(0, 8);
   const part = (title: string, empty: string, filled: boolean, body: React.ReactNode) => (
-    <section aria-label={title} className="sheet">
+    <section aria-label={title} className="sheet min-w-0 max-sm:[overflow-wrap:anywhere]">
       <h2 className="mb-1 text-lg font-semibold">{title}</h2>
       {filled ? body : <p className="text-soft">{empty}</p>}
     </section>
   );
   return (
-    <div className="one-page grid items-start gap-4 lg:grid-cols-2">
+    <div className="one-page grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-2">
       {part(
         'By the clock, seven days',
         'Nothing is planned.',
