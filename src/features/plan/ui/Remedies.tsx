@@ -1,15 +1,13 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Lever, Remedy } from '@/core';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
 import { leverWords, type PlanNames } from '@/words/plan';
-import { problemWords } from '@/words/problems';
-import { saveCopyAction } from '../actions';
 import type { Board } from '../board';
 import type { usePlanner } from './use-planner';
+import { useTryLever } from './use-try-lever';
 
 type Props = {
   board: Board;
@@ -23,9 +21,8 @@ type Props = {
 /** Ways out for one late batch, each with what it would come to; one of them is tried in a copy of the plan. */
 export function Remedies({ board, batch, lateS, names, planner, canWork }: Props) {
   const show = useShow();
-  const router = useRouter();
   const [state, setState] = useState<Remedy[] | 'looking' | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const { tryIt, problem } = useTryLever(board, names);
   const ask = async () => {
     setState('looking');
     /* Whoever is the last to go is who would stay. */
@@ -39,14 +36,6 @@ export function Remedies({ board, batch, lateS, names, planner, canWork }: Props
         .remedies(stand, batch, stays)
         .answer.catch(() => []),
     );
-  };
-  const tryIt = async (lever: Lever) => {
-    const id = crypto.randomUUID();
-    const levers = [...(board.copies.find((c) => c.id === board.copyId)?.levers ?? []), lever];
-    const name = leverWords(lever, names, show).slice(0, 60);
-    const answer = await saveCopyAction({ id, name, levers }).catch(() => null);
-    if (answer?.ok) router.push(`/plan?copy=${id}`);
-    else setProblem(problemWords(answer?.code ?? 'no_link'));
   };
   const due = board.task.batches.find((b) => b.id === batch)!.readyByS;
   const another: Lever = { kind: 'ready_by', batch, readyByS: due + lateS };

@@ -1,17 +1,13 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import type { Lever } from '@/core';
 import { useShow } from '@/ui/show-context';
 import { Notice } from '@/ui/status';
-import { leverWords, type PlanNames } from '@/words/plan';
-import { problemWords } from '@/words/problems';
-import { saveCopyAction } from '../actions';
+import type { PlanNames } from '@/words/plan';
 import type { AgendaItem } from '../agenda';
 import { agendaWords, whoWords } from '../agenda-words';
 import type { Board } from '../board';
 import { absentPeople, fallsToNobody } from '../unmanned';
+import { useTryLever } from './use-try-lever';
 
 type Props = {
   board: Board;
@@ -25,18 +21,9 @@ type Props = {
 /** Work for which too few are there and free: who could come, and the step to be moved. */
 export function Unmanned({ board, agenda, names, canWork, onShow }: Props) {
   const show = useShow();
-  const router = useRouter();
-  const [problem, setProblem] = useState<string | null>(null);
+  const { tryIt, problem } = useTryLever(board, names);
   const open = fallsToNobody(agenda, board.nowS);
   if (open.length === 0) return null;
-  const tryIt = async (lever: Lever) => {
-    const id = crypto.randomUUID();
-    const levers = [...(board.copies.find((c) => c.id === board.copyId)?.levers ?? []), lever];
-    const name = leverWords(lever, names, show).slice(0, 60);
-    const answer = await saveCopyAction({ id, name, levers }).catch(() => null);
-    if (answer?.ok) router.push(`/plan?copy=${id}`);
-    else setProblem(problemWords(answer?.code ?? 'no_link'));
-  };
   return (
     <section aria-label="Falls to nobody" className="sheet border-bad">
       <h2 className="font-semibold text-bad">Falls to nobody</h2>
