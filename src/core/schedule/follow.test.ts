@@ -5,6 +5,7 @@ import { HOUR, play } from '../testing/played';
 import { entriesOf, started, type Line } from '../testing/batch';
 import { testRecipe, testRules } from '../testing/recipe';
 import { followRecord, type Way } from './follow';
+import { planBackward } from './plan';
 import { chillOf } from '../route/read';
 import { passedSteps, recipeOfRun } from './passed';
 import { recipeBlocks } from './recipe-blocks';
@@ -37,9 +38,25 @@ const played = { ...play0, runS: play0.runS + T0, packS: play0.packS + T0 };
 const until = (atS: number) => played.lines.filter(([s]) => T0 + s <= atS);
 const standings = (way: Way) => Object.fromEntries(way.pieces.map((p) => [p.key, p.standing]));
 
-test('before anything but its start, preparing goes on and the rest lies ahead', () => {
-  const way = wayOf([started(30_000)], T0 + 600);
-  expect(way.pieces[0]).toMatchObject({ key: 'prepare', standing: 'now', startS: T0 });
+test('with nothing recorded but its start, all of it lies ahead, as the page said on which it was started', () => {
+  const nowS = T0 + 600;
+  const way = wayOf([started(30_000)], nowS);
+  const plan = planBackward({
+    blocks: recipeBlocks(recipe, hold),
+    nowS,
+    readyByS: nowS + 5 * 24 * HOUR,
+    horizonS: HORIZON,
+    working: [{ startS: T0, endS: T0 + 60 * 24 * HOUR }],
+  });
+  expect(way.pieces.every((p) => p.standing === 'ahead')).toBe(true);
+  expect(way.pieces[0]!.key).toBe('prepare');
+  expect(way.readyS).toBe(plan.readyS);
+});
+
+test('preparing begins with the first work that is recorded, not with the press that started the batch', () => {
+  const first = played.lines.find(([, body]) => body.kind === 'weighed')!;
+  const way = wayOf([started(30_000), [6 * HOUR, first[1]]], T0 + 7 * HOUR);
+  expect(way.pieces[0]).toMatchObject({ key: 'prepare', standing: 'now', startS: T0 + 6 * HOUR });
   expect(way.pieces.slice(1).every((p) => p.standing === 'ahead')).toBe(true);
 });
 

@@ -17,11 +17,32 @@ function weighedS(state: BatchState): number | null {
   return Math.max(...times, state.cureCheck?.atS ?? cureS ?? 0);
 }
 
-/** Preparing ends with what comes after it: the hold, the filling, or the last weighing where making goes on. */
+/** When work on a batch was first recorded, epoch s; null while there is nothing but its start. */
+function firstWorkS(state: BatchState): number | null {
+  const { given, steps, ticks, batter, cultures, freshParts, hold, run } = state;
+  const times = [
+    ...given.map((g) => g.weighing.atS),
+    ...[...Object.values(steps), ...ticks, ...batter, ...Object.values(freshParts)].map(
+      (x) => x.atS,
+    ),
+    ...[...Object.values(cultures), ...(hold ? [hold] : []), ...(run ? [run] : [])].map(
+      (x) => x.startS,
+    ),
+  ];
+  return times.length > 0 ? Math.min(...times) : null;
+}
+
+/**
+ * Preparing begins with the first work that is recorded: a batch that is started in the evening is prepared when people
+ * are there, as the page said on which it was started. It ends with what comes after it: the hold, the filling, or the
+ * last weighing where making goes on.
+ */
 function prepared(state: BatchState): Passed[] {
+  const startS = firstWorkS(state);
+  if (startS === null) return [];
   const afterS = state.hold?.startS ?? state.steps.stuff?.atS ?? state.run?.startS ?? null;
   const doneS = state.phase === 'making' ? weighedS(state) : afterS;
-  return [{ key: 'prepare', startS: state.startedS, endS: afterS ?? doneS }];
+  return [{ key: 'prepare', startS, endS: afterS ?? doneS }];
 }
 
 /** What a run has been through: every stage with its end, the pull, and the chill until the batch was packed. */

@@ -8,6 +8,7 @@ import { useShow } from '@/ui/show-context';
 import { Said } from '@/ui/status';
 import { usePost, useBatch } from '@/features/logbook/ui';
 import { TextField } from '@/ui/text-field';
+import { useWhen } from '@/ui/when-field';
 
 const DAY_S = 24 * 3600;
 const WAYS = [
@@ -22,6 +23,7 @@ export function ParasiteForm({ line }: { line: PorkLine }) {
   const { system } = useShow().settings;
   const { canWork } = useBatch();
   const { send, busy, message, setMessage } = usePost();
+  const when = useWhen();
   const [way, setWay] = useState<'frozen' | 'certified'>('frozen');
   const [cold, setCold] = useState('');
   const [days, setDays] = useState('');
@@ -45,7 +47,8 @@ export function ParasiteForm({ line }: { line: PorkLine }) {
   const submit = () => {
     const control = read();
     if (typeof control === 'string') return setMessage(control);
-    void send({ kind: 'parasites_controlled', lineId: line.id, lotId: line.lotId, control });
+    const { id: lineId, lotId } = line;
+    void send({ kind: 'parasites_controlled', lineId, lotId, control }, when.at);
   };
   return (
     <form
@@ -89,6 +92,7 @@ export function ParasiteForm({ line }: { line: PorkLine }) {
           />
         )}
       </div>
+      {when.field}
       <Said text={message} />
       <button className="button-main" disabled={busy}>
         Record for {line.name}

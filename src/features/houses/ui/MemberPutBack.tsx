@@ -6,7 +6,7 @@ import { usePostTo, useWorker } from './post-as';
 /** Puts one batch of a load back into the heat, soon after its pull. */
 export function MemberPutBack({ batchId, until }: { batchId: string; until: string }) {
   const { canWork } = useWorker();
-  const { sendTo, busy, message } = usePostTo();
+  const { sendTo, busy, message, when } = usePostTo();
   if (!canWork) return null;
   return (
     <>
@@ -18,6 +18,7 @@ export function MemberPutBack({ batchId, until }: { batchId: string; until: stri
       >
         Put it back to cook on, until {until}
       </button>
+      {when}
       <Said text={message} />
     </>
   );

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { NumberField, readFigure } from '@/ui/number-field';
 import { useShow } from '@/ui/show-context';
 import { Notice, Said } from '@/ui/status';
+import { useWhen } from '@/ui/when-field';
 import { usePost } from '@/features/logbook/ui';
 import type { MakingSheetData } from '../sheet';
 
@@ -11,6 +12,7 @@ import type { MakingSheetData } from '../sheet';
 export function LoadsForm({ sheet }: { sheet: MakingSheetData }) {
   const show = useShow();
   const { send, busy, message } = usePost();
+  const when = useWhen();
   const bowl = sheet.bowls.find((b) => b.loads > 1);
   const [text, setText] = useState(String(bowl?.loads ?? sheet.loads));
   const [error, setError] = useState<string | null>(null);
@@ -18,11 +20,8 @@ export function LoadsForm({ sheet }: { sheet: MakingSheetData }) {
   const submit = () => {
     setError(read.ok ? null : read.error);
     if (!read.ok) return;
-    void send({
-      kind: 'loads_set',
-      loads: read.value,
-      ...(bowl ? { machineId: bowl.id, machine: bowl.name } : {}),
-    });
+    const machine = bowl ? { machineId: bowl.id, machine: bowl.name } : {};
+    void send({ kind: 'loads_set', loads: read.value, ...machine }, when.at);
   };
   const each = read.ok && read.value >= 1 ? sheet.batterG / read.value : null;
   const form = (
@@ -49,6 +48,7 @@ export function LoadsForm({ sheet }: { sheet: MakingSheetData }) {
         </button>
       </div>
       {each !== null && <p className="small">{show.mass(each)} of batter each.</p>}
+      {when.field}
       <Said text={message} />
     </form>
   );

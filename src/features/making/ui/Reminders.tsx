@@ -6,6 +6,7 @@ import { REMINDER_WORDS, reminderWords } from '@/words/bench';
 import { useShow } from '@/ui/show-context';
 import { Said } from '@/ui/status';
 import { TextField } from '@/ui/text-field';
+import { useWhen } from '@/ui/when-field';
 import { useBatch, usePost } from '@/features/logbook/ui';
 
 /** Said this long before it is due, s. */
@@ -19,6 +20,7 @@ function Due({ r, nowS }: { r: Reminder; nowS: number }) {
   const show = useShow();
   const { canWork } = useBatch();
   const { send, busy, message } = usePost();
+  const when = useWhen();
   const [text, setText] = useState('');
   const due = r.dueS <= nowS;
   const why = ASKS_WHY.includes(r.code);
@@ -35,7 +37,10 @@ function Due({ r, nowS }: { r: Reminder; nowS: number }) {
           aria-label={REMINDER_WORDS[r.code]}
           onSubmit={(e) => {
             e.preventDefault();
-            void send({ kind: 'reminder_answered', key: r.key, text: text.trim() || 'done' });
+            void send(
+              { kind: 'reminder_answered', key: r.key, text: text.trim() || 'done' },
+              when.at,
+            );
           }}
         >
           <TextField
@@ -49,6 +54,7 @@ function Due({ r, nowS }: { r: Reminder; nowS: number }) {
           <button className="button min-h-12" disabled={busy || (why && text.trim().length < 3)}>
             Answer
           </button>
+          <div className="basis-full">{when.field}</div>
           <Said text={message} />
         </form>
       )}

@@ -70,7 +70,7 @@ function Products({
 function Desk({ data, grid }: { data: LoadMapData; grid: HangingGrid }) {
   const show = useShow();
   const { canWork } = useWorker();
-  const { sendAll, busy, message } = usePostTo();
+  const { sendAll, busy, message, when } = usePostTo();
   const map = useMap(data, grid);
   const [addingId, setAdding] = useState<string | null>(null);
   const [kept, setKept] = useState(false);
@@ -129,6 +129,7 @@ function Desk({ data, grid }: { data: LoadMapData; grid: HangingGrid }) {
           <Products data={data} map={map} adding={addingId} onAdd={setAdding} />
           <Said text={message} />
           {kept && !message && <Notice tone="good">Recorded.</Notice>}
+          {canWork && when}
           {canWork && (
             <div className="flex flex-wrap gap-2">
               <button
