@@ -20,14 +20,13 @@ function weighedS(state: BatchState): number | null {
 /** When work on a batch was first recorded, epoch s; null while there is nothing but its start. */
 function firstWorkS(state: BatchState): number | null {
   const { given, steps, ticks, batter, cultures, freshParts, hold, run } = state;
+  const done = [...Object.values(steps), ...ticks, ...Object.values(freshParts)];
+  const begun = [...Object.values(cultures), ...(hold ? [hold] : []), ...(run ? [run] : [])];
   const times = [
     ...given.map((g) => g.weighing.atS),
-    ...[...Object.values(steps), ...ticks, ...batter, ...Object.values(freshParts)].map(
-      (x) => x.atS,
-    ),
-    ...[...Object.values(cultures), ...(hold ? [hold] : []), ...(run ? [run] : [])].map(
-      (x) => x.startS,
-    ),
+    ...batter.map((b) => b.tS),
+    ...done.map((d) => d.atS),
+    ...begun.map((b) => b.startS),
   ];
   return times.length > 0 ? Math.min(...times) : null;
 }
