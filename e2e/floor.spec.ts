@@ -1,5 +1,5 @@
+import { seriousIssues } from './support/axe';
 import { gzipSync } from 'node:zlib';
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from './support/test';
 import { made, saveAndApprove, startJob, tell } from './support/job';
 import { HOUR } from './support/logger';
@@ -28,11 +28,7 @@ const targetsBigEnough = async (page: Page) =>
       ),
   ).toEqual([]);
 
-async function noSeriousIssue(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-  expect(serious.map((v) => v.id)).toEqual([]);
-}
+const noSeriousIssue = async (page: Page) => expect(await seriousIssues(page)).toEqual([]);
 
 /** From the water to the last link of one part. */
 async function stuffPart(page: Page, ref: string): Promise<void> {

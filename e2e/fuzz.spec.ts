@@ -45,7 +45,9 @@ test('3,000 malformed requests, signed in with each role: no failure, nothing st
   ];
   for (const who of ['pia', 'ines', 'tomas', 'maud'] as const) {
     const context = await browser.newContext();
-    await signIn(await context.newPage(), who);
+    const page = await context.newPage();
+    await signIn(page, who);
+    await page.close();
     const cookie = (await context.cookies()).map((c) => `${c.name}=${c.value}`).join('; ');
     callers.push({ name: who, headers: { cookie, origin: base } });
   }

@@ -1,5 +1,5 @@
+import { seriousIssues } from './support/axe';
 import { expect, test, type Page } from './support/test';
-import AxeBuilder from '@axe-core/playwright';
 import { signIn } from './support/people';
 import { deviceTokens } from './support/site';
 
@@ -16,11 +16,7 @@ const report = async (
 };
 const ago = (s: number) => new Date(Date.now() - s * 1000).toISOString();
 
-const noSeriousIssue = async (page: Page) => {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  const bad = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-  expect(bad.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
-};
+const noSeriousIssue = async (page: Page) => expect(await seriousIssues(page)).toEqual([]);
 
 test('a formulator writes a program; nonsense is told at its field, a second version stands over the first', async ({
   page,

@@ -19,7 +19,11 @@ async function contextOf(browser: Browser, identity: Identity): Promise<APIReque
   const context = await browser.newContext({
     ...(identity === 'device' ? { extraHTTPHeaders: { authorization: `Bearer ${token}` } } : {}),
   });
-  if (account) await signIn(await context.newPage(), account);
+  if (account) {
+    const page = await context.newPage();
+    await signIn(page, account);
+    await page.close();
+  }
   return context.request;
 }
 

@@ -46,7 +46,7 @@ export function Chart({ options, series, height, summary }: Props) {
     grid: { borderColor: 'var(--line)', ...options.grid },
   };
   return (
-    <figure style={{ minHeight: height }}>
+    <figure data-chart style={{ minHeight: height }}>
       <div aria-hidden="true">
         <ApexChart type="line" options={base} series={series} height={height} />
       </div>
