@@ -23,6 +23,8 @@ const config: NextConfig = {
   // ./kettle test checks the types of everything; a start need not do it again.
   typescript: { ignoreBuildErrors: true },
   serverExternalPackages: ['pg', '@react-pdf/renderer', 'tinypool'],
+  /* ./kettle dev is reached by this name too. */
+  allowedDevOrigins: ['127.0.0.1'],
   experimental: { serverActions: { bodySizeLimit: '12mb' } },
 };
 

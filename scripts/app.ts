@@ -5,8 +5,9 @@ import { makeServer } from '../src/platform/http-server';
 import { trustedProxies } from '../src/platform/address';
 import { ROOT } from './lib/paths';
 
-/** The built application behind its front door: `tsx scripts/app.ts <port> <host>`. */
+/** The application behind its front door: `tsx scripts/app.ts <port> <host> [dev]`; with `dev` from its sources, not the build. */
 const [port, host] = [Number(process.argv[2] ?? 3000), process.argv[3] ?? '127.0.0.1'];
+const dev = process.argv[4] === 'dev';
 const MOST = 2;
 /** A process that is told to end has so long to do it, ms. */
 const LONGEST_END_MS = 3000;
@@ -15,7 +16,8 @@ const LONGEST_END_MS = 3000;
  * lives on, and a collection of all of it holds up every request for a tenth of a second.
  */
 const YOUNG_MB = 64;
-const processes = Number(process.env.JOLLY_PROCESSES ?? Math.min(MOST, os.availableParallelism()));
+const usual = dev ? 1 : Math.min(MOST, os.availableParallelism());
+const processes = Number(process.env.JOLLY_PROCESSES ?? usual);
 
 const onStop = (stop: () => void) => {
   for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, stop);
@@ -55,10 +57,12 @@ function lead(): void {
 
 async function serve(): Promise<void> {
   const trusted = trustedProxies(process.env.JOLLY_TRUSTED_PROXIES ?? '');
-  const app = next({ dev: false, dir: ROOT, hostname: host, port });
+  const app = next({ dev, dir: ROOT, hostname: host, port });
   await app.prepare();
   const handle = app.getRequestHandler();
   const server = makeServer((request, response) => handle(request, response), trusted);
+  /* By this way the framework tells open pages what changed. */
+  if (dev) server.on('upgrade', app.getUpgradeHandler());
   server.on('error', (error) => {
     console.error(`The application cannot listen on ${host}:${port}: ${error.message}`);
     process.exit(1);

@@ -2,9 +2,10 @@ export {};
 
 const [command, ...args] = process.argv.slice(2);
 
-if (command === 'demo' || command === 'start') {
+if (command === 'demo' || command === 'dev' || command === 'start') {
   const { serve } = await import('./serve');
-  await serve({ demo: command === 'demo', fresh: args.includes('--fresh') });
+  const [demo, dev] = [command !== 'start', command === 'dev'];
+  await serve({ demo, dev, fresh: args.includes('--fresh') });
 } else if (command === 'test') {
   const { test } = await import('./test');
   await test(args);

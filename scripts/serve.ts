@@ -7,7 +7,7 @@ import { countPeople } from '../src/features/accounts/repository';
 import { newSetupCode } from '../src/platform/setup-code';
 import { appCommand } from './lib/app';
 import { backUpDaily } from './lib/backup-clock';
-import { buildIfNeeded } from './lib/build';
+import { buildIfNeeded, watchThreads } from './lib/build';
 import { bin } from './lib/paths';
 import { freePort } from './lib/ports';
 import { startPostgres } from './lib/postgres';
@@ -54,8 +54,11 @@ function greet(url: string, demo: boolean, panel: number, code: string | null): 
   );
 }
 
-/** Starts everything for `./kettle demo` and `./kettle start`, and stops it on Ctrl-C. */
-export async function serve(options: { demo: boolean; fresh: boolean }): Promise<void> {
+/** `dev`: from the sources, each change at once; else from a build. */
+type Options = { demo: boolean; fresh: boolean; dev: boolean };
+
+/** Starts everything for `./kettle demo`, `dev` and `start`, and stops it on Ctrl-C. */
+export async function serve(options: Options): Promise<void> {
   const lock = new OneAtATime(options.demo ? 'demo' : 'start');
   try {
     lock.take();
@@ -77,11 +80,13 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
   const supervisor = new Supervisor(giveUp);
   let stopping = false;
   let endBackups = () => {};
+  let endThreads = () => Promise.resolve();
   const stop = async (code: number) => {
     if (stopping) return;
     stopping = true;
     unwatch();
     endBackups();
+    await endThreads();
     await supervisor.stop();
     server.stop();
     lock.release();
@@ -104,7 +109,8 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
       } else if ((await countPeople(db)) === 0)
         code = process.env.JOLLY_SETUP_CODE ?? newSetupCode();
     });
-    buildIfNeeded();
+    if (options.dev) endThreads = await watchThreads();
+    else buildIfNeeded();
     const host = process.env.HOST ?? '127.0.0.1';
     const port = process.env.PORT ? Number(process.env.PORT) : await freePort(3000, host);
     const url = `http://${host === '0.0.0.0' ? 'localhost' : host}:${port}`;
@@ -123,7 +129,7 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
       ...(own ? { JOLLY_DATA_DIR: own.folder } : {}),
       BETTER_AUTH_SECRET: sessionSecret(),
       ...(push ? { JOLLY_PUSH_KEYS: push } : {}),
-      NODE_ENV: 'production' as const,
+      NODE_ENV: options.dev ? ('development' as const) : ('production' as const),
     };
     if (options.demo)
       supervisor.launch({
@@ -139,7 +145,7 @@ export async function serve(options: { demo: boolean; fresh: boolean }): Promise
       });
     supervisor.launch({
       name: 'app',
-      ...appCommand(port, host),
+      ...appCommand(port, host, options.dev),
       env,
     });
     await waitFor(`${local}/api/health`);

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { buildSync } from 'esbuild';
+import { buildSync, context, type BuildOptions } from 'esbuild';
 import { sha256 } from '../../src/platform/hash';
 import { bin, ROOT } from './paths';
 import { run } from './shell';
@@ -33,33 +33,32 @@ function builtFiles(): string[] {
   return [...filesIn(from)].map((f) => `/_next/static/${path.relative(from, f)}`);
 }
 
-/** Programs of the server's threads and of the device's service worker, each one file that needs nothing beside it. */
-function buildThreads(): void {
-  for (const name of ['forecast', 'judge', 'files', 'ripening'])
-    buildSync({
-      entryPoints: [path.join(ROOT, `src/workers/${name}/${name}.worker.ts`)],
-      outfile: path.join(ROOT, `.next/jolly/${name}.worker.mjs`),
-      bundle: true,
-      platform: 'node',
-      format: 'esm',
-      target: 'node20',
-      logLevel: 'warning',
-    });
-  buildSync({
-    entryPoints: [path.join(ROOT, 'src/workers/offline/offline.worker.ts')],
-    outfile: path.join(ROOT, '.next/jolly/offline.worker.js'),
-    bundle: true,
-    minify: true,
-    platform: 'browser',
-    format: 'iife',
-    target: 'es2022',
-    define: {
-      'process.env.NODE_ENV': '"production"',
-      JOLLY_BUILT: JSON.stringify(builtFiles()),
-    },
-    logLevel: 'warning',
-  });
-}
+/** Programs of the server's threads, each one file that needs nothing beside it. */
+const THREADS = ['forecast', 'judge', 'files', 'ripening'].map((name): BuildOptions => ({
+  entryPoints: [path.join(ROOT, `src/workers/${name}/${name}.worker.ts`)],
+  outfile: path.join(ROOT, `.next/jolly/${name}.worker.mjs`),
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  logLevel: 'warning',
+}));
+
+/** The device's service worker, which keeps the files of a build. */
+const offlineWorker = (): BuildOptions => ({
+  entryPoints: [path.join(ROOT, 'src/workers/offline/offline.worker.ts')],
+  outfile: path.join(ROOT, '.next/jolly/offline.worker.js'),
+  bundle: true,
+  minify: true,
+  platform: 'browser',
+  format: 'iife',
+  target: 'es2022',
+  define: {
+    'process.env.NODE_ENV': '"production"',
+    JOLLY_BUILT: JSON.stringify(builtFiles()),
+  },
+  logLevel: 'warning',
+});
 
 /** Builds for production unless the last build is of these very sources. */
 export function buildIfNeeded(): void {
@@ -67,6 +66,18 @@ export function buildIfNeeded(): void {
   if (fs.existsSync(STAMP) && fs.readFileSync(STAMP, 'utf8') === now) return;
   console.error('Building …');
   run(bin('next'), ['build']);
-  buildThreads();
+  for (const program of [...THREADS, offlineWorker()]) buildSync(program);
   fs.writeFileSync(STAMP, now);
+}
+
+/** Builds the programs of the server's threads, and anew whenever their sources change. @returns how to end that */
+export async function watchThreads(): Promise<() => Promise<void>> {
+  /* They are of no build now: the next start that needs one makes it. */
+  fs.rmSync(STAMP, { force: true });
+  const watched = await Promise.all(THREADS.map((t) => context(t)));
+  for (const w of watched) {
+    await w.rebuild();
+    await w.watch();
+  }
+  return async () => void (await Promise.all(watched.map((w) => w.dispose())));
 }

@@ -253,6 +253,8 @@ export type {
   Figure,
   Series,
 } from './verdict/check';
+export type { FigureName } from './verdict/figures';
+export type { Reason } from './verdict/reasons';
 export {
   chillView,
   coolingOf,

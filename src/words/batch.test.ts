@@ -1,5 +1,5 @@
 import { standWords } from './batch';
-import type { AlarmCode, Check, EntryBody } from '@/core';
+import type { AlarmCode, Check, EntryBody, FigureName } from '@/core';
 import { testRecipe, testRules } from '@/core/testing/recipe';
 import { Show } from './show';
 import { entryWords } from './entry';
@@ -97,8 +97,8 @@ test.each<[EntryBody, string]>([
 const rule = { id: 'r', title: 'Rule', source: 'Source', version: 1 };
 const check = (
   code: Check['code'],
-  because: string,
-  figures: [string, number, Check['figures'][number]['unit']][] = [],
+  because: Check['because'],
+  figures: [FigureName, number, Check['figures'][number]['unit']][] = [],
 ): Check => ({
   code,
   because,
@@ -106,7 +106,7 @@ const check = (
   rule,
   figures: figures.map(([name, value, unit]) => ({ name, value, unit })),
 });
-const steps: [string, number, 'C' | 's'][] = [
+const steps: [FigureName, number, 'C' | 's'][] = [
   ['from1', 54.4, 'C'],
   ['to1', 26.7, 'C'],
   ['elapsed1', 7800, 's'],
@@ -208,12 +208,12 @@ test('what a probe was not credited for is named with its time', () => {
   const check = {
     code: 'probe_evidence' as const,
     status: 'pass' as const,
-    because: 'covered',
+    because: 'covered' as const,
     rule,
     figures: [
-      { name: 'gaps', value: 0, unit: 'count' as const },
-      { name: 'reads_air', value: 720, unit: 's' as const },
-      { name: 'gap', value: 0, unit: 's' as const },
+      { name: 'gaps' as const, value: 0, unit: 'count' as const },
+      { name: 'reads_air' as const, value: 720, unit: 's' as const },
+      { name: 'flat_line' as const, value: 0, unit: 's' as const },
     ],
   };
   expect(checkWords(check, show)).toMatch(/Not credited where a probe shows the air \(12 min\)\.$/);

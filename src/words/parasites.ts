@@ -1,3 +1,4 @@
+import type { Reason } from '@/core';
 import { plain, type Say } from './say';
 
 const frozen: Say = (f, s, c) => {
@@ -22,18 +23,18 @@ const enough: Say = (f, s, c) => {
 };
 
 /** What the verdict says of parasites. */
-export const PARASITE_WORDS: Record<string, Say> = {
-  'parasites:game_needs_cook': plain(
+export const PARASITE_WORDS: Record<Reason<'parasites'>, Say> = {
+  game_needs_cook: plain(
     'Game that is not cooked: freezing does not control its parasites. Cook it.',
   ),
-  'parasites:no_pork': plain('There is no pork in it.'),
-  'parasites:not_recorded': (f, s) =>
+  no_pork: plain('There is no pork in it.'),
+  not_recorded: (f, s) =>
     `${s.number(f('lines'), 0)} of the lines of pork have no record of freezing and no certificate.`,
-  'parasites:another_lot': plain('Another lot was weighed in since its freezing was recorded.'),
-  'parasites:too_short': (f, s, c) =>
+  another_lot: plain('Another lot was weighed in since its freezing was recorded.'),
+  too_short: (f, s, c) =>
     `Not cold enough, or not for long enough. ${frozen(f, s, c)} ${enough(f, s, c)}`,
-  'parasites:too_thick': (f, s, c) =>
+  too_thick: (f, s, c) =>
     `No row of the rule is for pieces over ${s.quantity('diameter', f('maxMm'))}: measure the middle, or cut them. ${frozen(f, s, c)}`,
-  'parasites:frozen': frozen,
-  'parasites:certified': plain('The lot is certified; the certificate is in the log.'),
+  frozen: frozen,
+  certified: plain('The lot is certified; the certificate is in the log.'),
 };

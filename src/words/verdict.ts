@@ -1,5 +1,5 @@
 import { degreeHourFigure, degreeHourUnit } from './degree-hours';
-import type { Check } from '@/core';
+import type { Check, CheckCode, Reason } from '@/core';
 import { goneWords } from './acidity';
 import { PARASITE_WORDS } from './parasites';
 import { joined, plain, type Say } from './say';
@@ -82,160 +82,191 @@ const deviations: Say = (f, s, c) => {
   return `With deviations, in the log: ${said.join(', ')}. ${rawFor(f, s, c)}`;
 };
 
-const SAY: Record<string, Say> = {
-  'dose:no_cure_in_recipe': plain('The recipe has no cure.'),
-  'dose:meat_not_weighed': plain('The meat is not weighed yet.'),
-  'dose:cure_not_weighed': plain('No cure is recorded.'),
-  'dose:over_limit': joined('Too much nitrite.', dose),
-  'dose:under_limit': joined('Too little nitrite to protect.', dose),
-  'dose:band_over_limit': joined(
-    'By these scales it may be too much nitrite: use a finer scale, or weigh a little less.',
-    dose,
-  ),
-  'dose:scale_too_coarse': joined(
-    'This scale cannot weigh such a dose: weigh it again on one with smaller steps.',
-    dose,
-  ),
-  'dose:line_far_off': joined(
-    'A line was weighed far from what the recipe asks, and nobody has said that it is so: correct it, or weigh it again and say yes.',
-    dose,
-  ),
-  'dose:same_person': joined('The second look was by the person who weighed it.', dose),
-  'dose:not_checked': joined('Waits for the second look.', dose),
-  'dose:check_differs': joined('The second reading differs: weigh the cure again.', dose),
-  'dose:second_person': joined('Checked by a second person.', dose),
-  'dose:reentered_alone': joined('Checked by re-entering the scale reading, alone.', dose),
-  'cure_hold:no_cure_in_recipe': plain('The recipe has no cure.'),
-  'cure_hold:accelerator': plain('Enough accelerator to go to the house the same day.'),
-  'cure_hold:not_started': plain('No cure hold is recorded.'),
-  'cure_hold:accelerator_not_weighed': plain(
-    'The accelerator that lets it go the same day is not weighed.',
-  ),
-  'cure_hold:not_ended': joined('Never ended in the record.', held),
-  'cure_hold:runs_too_long': joined('Raw for longer than allowed, and not ended.', held),
-  'cure_hold:too_long': joined('Raw for longer than the recipe or the site allows.', held),
-  'cure_hold:running': joined('Running.', held),
-  'cure_hold:too_warm': joined('The cooler was too warm.', held),
-  'cure_hold:too_short': joined('Too short.', held),
-  'cure_hold:no_cooler_temp': joined('No cooler temperature is recorded with the hold.', held),
-  'cure_hold:held': held,
-  'uncured_smoke:cured': plain('The batch is cured.'),
-  'uncured_smoke:cold_smoke': (f, s) => `Cold smoke without cure: air at ${s.temp(f('airC'))}.`,
-  'fermentation:not_started': plain('The fermentation has not started.'),
-  'fermentation:no_chamber_log': plain('No chamber temperature is recorded.'),
-  'fermentation:no_ph': joined('No pH of the test piece is recorded.', soured),
-  'fermentation:running': joined('Not at its pH yet.', soured),
-  'fermentation:shown_once': joined(
-    'One reading shows its pH: read it again in a quarter of an hour, or with a meter that was checked today.',
-    soured,
-  ),
-  'fermentation:meter_not_checked': (f, s, c) =>
-    `pH ${s.number(f('ph'), 2)} by a meter that was not checked that day does not count: check it in its buffers, and read again. ${soured(f, s, c)}`,
-  'fermentation:gaps': joined('The chamber log has holes of more than 4 h.', soured),
-  'fermentation:over_limit': joined('Too long in the warm before the pH fell.', soured),
-  'fermentation:warm_too_long': (f, s, c) =>
-    `Warm for ${s.duration(f('warmAfterS'))} after the pH was reached, limit ${s.duration(f('maxS'))}. ${soured(f, s, c)}`,
-  'fermentation:reached': soured,
-  'come_up:fermenting': plain('Judged by the fermentation until its pH is reached.'),
-  'come_up:fermented': plain(
-    'The pH was reached before the cook; the fermentation is judged instead.',
-  ),
-  'come_up:too_slow': joined('Too slow.', window),
-  'come_up:incomplete': joined('Not finished.', window),
-  'uncured_smoke:too_slow': joined('Too long in the warm zone without cure.', window),
-  'uncured_smoke:incomplete': joined('Not finished.', window),
-  'come_up:pass': window,
-  'uncured_smoke:pass': window,
-  'lethality:keep_cooking': joined('Keep cooking.', lethal),
-  'lethality:not_reached': joined('Pulled too early.', lethal),
-  'lethality:piece_lost': joined(
-    'A thickest piece was not followed to the pull, and what it showed is not enough. Measure that piece, or record why its probe is set aside.',
-    lethal,
-  ),
-  'lethality:colder_by_hand': (f, s, c) =>
-    `A thickest piece was ${s.temp(f('handC'))} by hand, colder than every probe, and nothing later answers it. ${lethal(f, s, c)}`,
-  'lethality:integrated': lethal,
-  'lethality:table': lethal,
-  'lethality:end_point': lethal,
-  'cooling:not_pulled': plain('Not pulled yet.'),
-  'cooling:rule_not_allowed': plain(
-    'This cooling rule needs more nitrite or accelerator than this batch has.',
-  ),
-  'cooling:warmer_by_hand': (f, s, c) =>
-    `A thickest piece was ${s.temp(f('handC'))} by hand, warmer than every probe, and nothing later answers it. ${cooling(f, s, c)}`,
-  'cooling:incomplete': joined('Not finished.', cooling),
-  'cooling:pass': cooling,
-  'ingredients:not_weighed': (f, s) =>
-    `${s.number(f('lines'), 0)} of the recipe’s lines were not weighed before stuffing.`,
-  'ingredients:weighed': plain('Every line of the recipe was weighed, or left out on purpose.'),
-  ...PARASITE_WORDS,
-  'drying:too_few_pieces': (f, s) =>
-    `${s.number(f('pieces'), 0)} marked pieces were weighed again, the rule asks ${s.number(f('minPieces'), 0)}.`,
-  'drying:piece_gained': plain(
-    'A marked piece is heavier than it was: pieces were mixed up. Correct the weight in the log.',
-  ),
-  'drying:not_dry': joined('Not dry enough yet.', dried),
-  'drying:no_aw': plain('No water activity is recorded.'),
-  'drying:too_wet': joined('Too much water yet.', dried),
-  'drying:meter_not_checked': joined('The meter was not checked in the last day.', dried),
-  'drying:dry': dried,
-  'validated_plan:not_named': plain('The release lead has not named the site’s validated plan.'),
-  'validated_plan:named': plain('Named by a release lead; see the log.'),
-  'serving:not_pulled': plain('Not pulled yet.'),
-  'serving:not_served': (f, s) =>
-    `To be eaten by ${s.clock(f('due'))}, or chilled. ${served(f, s)}`,
-  'serving:left_standing': (f, s) =>
-    `Left standing: begin the chill at once, or destroy it. ${served(f, s)}`,
-  'serving:served_late': (f, s) => `Served too late. ${served(f, s)}`,
-  'serving:served': (f, s) => served(f, s),
-  'cold_chain:not_weighed': plain('The meat is not weighed yet.'),
-  'cold_chain:too_warm': joined('The raw product was too warm.', chain),
-  'cold_chain:too_old': joined('Raw for too long.', chain),
-  'cold_chain:no_temperature': joined('No temperature was measured when it was stuffed.', chain),
-  'cold_chain:running': joined('Not packed yet.', chain),
-  'cold_chain:not_frozen': joined('Not frozen to its middle.', chain),
-  'cold_chain:not_measured_at_pack': joined(
-    'No temperature was measured when it was packed.',
-    chain,
-  ),
-  'cold_chain:frozen': chain,
-  'cold_chain:cold': chain,
-  'making:running': joined('Being made.', rawFor),
-  'making:broken': (f, s) =>
-    `A trial spoonful broke: ${s.number(f('ranOut'), 1)} % ran out. Nothing of it is stuffed until somebody decides.`,
-  'making:out_too_long': joined('Out of the cold for too long: chill it, and measure it.', rawFor),
-  'making:raw_too_long': joined('Raw meat was out of the cold for too long.', rawFor),
-  'making:too_warm': (f, s) =>
-    `It was ${s.temp(f('warmestC'))}, limit ${s.temp(f('limitC'))}, and was not chilled before it went on.`,
-  'making:chill_first': (f, s) =>
-    `It is ${s.temp(f('warmestC'))}, limit ${s.temp(f('limitC'))}: chill it and measure it before it goes on.`,
-  'making:not_measured': (f, s) =>
-    `${s.number(f('lines'), 0)} of the passes that ask for a temperature have none: log it, or say why not.`,
-  'making:trial_lost': (f, s) =>
-    `A trial spoonful lost ${s.number(f('ranOut'), 1)} %: cook another one, or say why.`,
-  'making:mixed_without': (f, s) =>
-    `It was mixed before ${s.number(f('lines'), 0)} of its cure, salt and water were weighed, and nobody has said what came of it.`,
-  'making:bowl_light': (f, s) =>
-    `A bowl was ${s.mass(f('gapG'))} lighter than its parts, and nobody has said why.`,
-  'making:bowl_heavy': (f, s) =>
-    `A bowl was ${s.mass(f('gapG'))} heavier than its parts, and nobody has said why.`,
-  'making:made': joined('Made as its way asks.', rawFor),
-  'making:made_with_deviations': deviations,
-  'label:not_labelled': plain('It is not recorded that the label says: cook before eating.'),
-  'label:labelled': plain(
-    'The label says that it is raw and must be cooked; its words are in the log.',
-  ),
-  'probe_evidence:cook_covered': plain(
-    'The thickest piece was under a credited probe from start to pull.',
-  ),
-  'rework:not_recorded': plain('Rework was asked for and is not recorded yet.'),
-  'probe_evidence:no_run': plain('The house run has not started.'),
-  'probe_evidence:no_thickest_probe': plain('No core probe is recorded in a thickest piece.'),
-  'probe_evidence:gaps': gaps,
-  'probe_evidence:running': plain('Covered so far.'),
-  'probe_evidence:covered': plain(
-    'The thickest piece was under a credited probe from start to cold.',
-  ),
+const noCoreLog = plain('No core temperature is recorded.');
+const tooSlow = joined('Cooled too slowly.', cooling);
+
+/** What a check found, by its reason: none can be without a sentence. */
+const SAY: { [C in CheckCode]: Record<Reason<C>, Say> } = {
+  dose: {
+    no_cure_in_recipe: plain('The recipe has no cure.'),
+    meat_not_weighed: plain('The meat is not weighed yet.'),
+    cure_not_weighed: plain('No cure is recorded.'),
+    over_limit: joined('Too much nitrite.', dose),
+    under_limit: joined('Too little nitrite to protect.', dose),
+    band_over_limit: joined(
+      'By these scales it may be too much nitrite: use a finer scale, or weigh a little less.',
+      dose,
+    ),
+    scale_too_coarse: joined(
+      'This scale cannot weigh such a dose: weigh it again on one with smaller steps.',
+      dose,
+    ),
+    line_far_off: joined(
+      'A line was weighed far from what the recipe asks, and nobody has said that it is so: correct it, or weigh it again and say yes.',
+      dose,
+    ),
+    same_person: joined('The second look was by the person who weighed it.', dose),
+    not_checked: joined('Waits for the second look.', dose),
+    check_differs: joined('The second reading differs: weigh the cure again.', dose),
+    second_person: joined('Checked by a second person.', dose),
+    reentered_alone: joined('Checked by re-entering the scale reading, alone.', dose),
+  },
+  cure_hold: {
+    no_cure_in_recipe: plain('The recipe has no cure.'),
+    accelerator: plain('Enough accelerator to go to the house the same day.'),
+    not_started: plain('No cure hold is recorded.'),
+    accelerator_not_weighed: plain('The accelerator that lets it go the same day is not weighed.'),
+    not_ended: joined('Never ended in the record.', held),
+    runs_too_long: joined('Raw for longer than allowed, and not ended.', held),
+    too_long: joined('Raw for longer than the recipe or the site allows.', held),
+    running: joined('Running.', held),
+    too_warm: joined('The cooler was too warm.', held),
+    too_short: joined('Too short.', held),
+    no_cooler_temp: joined('No cooler temperature is recorded with the hold.', held),
+    held: held,
+  },
+  uncured_smoke: {
+    no_core_log: noCoreLog,
+    cured: plain('The batch is cured.'),
+    cold_smoke: (f, s) => `Cold smoke without cure: air at ${s.temp(f('airC'))}.`,
+    too_slow: joined('Too long in the warm zone without cure.', window),
+    incomplete: joined('Not finished.', window),
+    pass: window,
+  },
+  fermentation: {
+    not_started: plain('The fermentation has not started.'),
+    no_chamber_log: plain('No chamber temperature is recorded.'),
+    no_ph: joined('No pH of the test piece is recorded.', soured),
+    running: joined('Not at its pH yet.', soured),
+    shown_once: joined(
+      'One reading shows its pH: read it again in a quarter of an hour, or with a meter that was checked today.',
+      soured,
+    ),
+    meter_not_checked: (f, s, c) =>
+      `pH ${s.number(f('ph'), 2)} by a meter that was not checked that day does not count: check it in its buffers, and read again. ${soured(f, s, c)}`,
+    gaps: joined('The chamber log has holes of more than 4 h.', soured),
+    over_limit: joined('Too long in the warm before the pH fell.', soured),
+    warm_too_long: (f, s, c) =>
+      `Warm for ${s.duration(f('warmAfterS'))} after the pH was reached, limit ${s.duration(f('maxS'))}. ${soured(f, s, c)}`,
+    reached: soured,
+  },
+  come_up: {
+    no_core_log: noCoreLog,
+    fermenting: plain('Judged by the fermentation until its pH is reached.'),
+    fermented: plain('The pH was reached before the cook; the fermentation is judged instead.'),
+    too_slow: joined('Too slow.', window),
+    incomplete: joined('Not finished.', window),
+    pass: window,
+  },
+  lethality: {
+    no_core_log: noCoreLog,
+    keep_cooking: joined('Keep cooking.', lethal),
+    not_reached: joined('Pulled too early.', lethal),
+    piece_lost: joined(
+      'A thickest piece was not followed to the pull, and what it showed is not enough. Measure that piece, or record why its probe is set aside.',
+      lethal,
+    ),
+    colder_by_hand: (f, s, c) =>
+      `A thickest piece was ${s.temp(f('handC'))} by hand, colder than every probe, and nothing later answers it. ${lethal(f, s, c)}`,
+    integrated: lethal,
+    table: lethal,
+    end_point: lethal,
+  },
+  cooling: {
+    no_core_log: noCoreLog,
+    too_slow_1: tooSlow,
+    too_slow_2: tooSlow,
+    too_slow_3: tooSlow,
+    too_slow_4: tooSlow,
+    too_slow_5: tooSlow,
+    not_pulled: plain('Not pulled yet.'),
+    rule_not_allowed: plain(
+      'This cooling rule needs more nitrite or accelerator than this batch has.',
+    ),
+    warmer_by_hand: (f, s, c) =>
+      `A thickest piece was ${s.temp(f('handC'))} by hand, warmer than every probe, and nothing later answers it. ${cooling(f, s, c)}`,
+    incomplete: joined('Not finished.', cooling),
+    pass: cooling,
+  },
+  probe_evidence: {
+    cook_covered: plain('The thickest piece was under a credited probe from start to pull.'),
+    no_run: plain('The house run has not started.'),
+    no_thickest_probe: plain('No core probe is recorded in a thickest piece.'),
+    gaps: gaps,
+    running: plain('Covered so far.'),
+    covered: plain('The thickest piece was under a credited probe from start to cold.'),
+  },
+  ingredients: {
+    not_weighed: (f, s) =>
+      `${s.number(f('lines'), 0)} of the recipe’s lines were not weighed before stuffing.`,
+    weighed: plain('Every line of the recipe was weighed, or left out on purpose.'),
+  },
+  parasites: PARASITE_WORDS,
+  drying: {
+    too_few_pieces: (f, s) =>
+      `${s.number(f('pieces'), 0)} marked pieces were weighed again, the rule asks ${s.number(f('minPieces'), 0)}.`,
+    piece_gained: plain(
+      'A marked piece is heavier than it was: pieces were mixed up. Correct the weight in the log.',
+    ),
+    not_dry: joined('Not dry enough yet.', dried),
+    no_aw: plain('No water activity is recorded.'),
+    too_wet: joined('Too much water yet.', dried),
+    meter_not_checked: joined('The meter was not checked in the last day.', dried),
+    dry: dried,
+  },
+  validated_plan: {
+    not_named: plain('The release lead has not named the site’s validated plan.'),
+    named: plain('Named by a release lead; see the log.'),
+  },
+  serving: {
+    not_pulled: plain('Not pulled yet.'),
+    not_served: (f, s) => `To be eaten by ${s.clock(f('due'))}, or chilled. ${served(f, s)}`,
+    left_standing: (f, s) =>
+      `Left standing: begin the chill at once, or destroy it. ${served(f, s)}`,
+    served_late: (f, s) => `Served too late. ${served(f, s)}`,
+    served: (f, s) => served(f, s),
+  },
+  cold_chain: {
+    not_weighed: plain('The meat is not weighed yet.'),
+    too_warm: joined('The raw product was too warm.', chain),
+    too_old: joined('Raw for too long.', chain),
+    no_temperature: joined('No temperature was measured when it was stuffed.', chain),
+    running: joined('Not packed yet.', chain),
+    not_frozen: joined('Not frozen to its middle.', chain),
+    not_measured_at_pack: joined('No temperature was measured when it was packed.', chain),
+    frozen: chain,
+    cold: chain,
+  },
+  label: {
+    not_labelled: plain('It is not recorded that the label says: cook before eating.'),
+    labelled: plain('The label says that it is raw and must be cooked; its words are in the log.'),
+  },
+  making: {
+    running: joined('Being made.', rawFor),
+    broken: (f, s) =>
+      `A trial spoonful broke: ${s.number(f('ranOut'), 1)} % ran out. Nothing of it is stuffed until somebody decides.`,
+    out_too_long: joined('Out of the cold for too long: chill it, and measure it.', rawFor),
+    raw_too_long: joined('Raw meat was out of the cold for too long.', rawFor),
+    too_warm: (f, s) =>
+      `It was ${s.temp(f('warmestC'))}, limit ${s.temp(f('limitC'))}, and was not chilled before it went on.`,
+    chill_first: (f, s) =>
+      `It is ${s.temp(f('warmestC'))}, limit ${s.temp(f('limitC'))}: chill it and measure it before it goes on.`,
+    not_measured: (f, s) =>
+      `${s.number(f('lines'), 0)} of the passes that ask for a temperature have none: log it, or say why not.`,
+    trial_lost: (f, s) =>
+      `A trial spoonful lost ${s.number(f('ranOut'), 1)} %: cook another one, or say why.`,
+    mixed_without: (f, s) =>
+      `It was mixed before ${s.number(f('lines'), 0)} of its cure, salt and water were weighed, and nobody has said what came of it.`,
+    bowl_light: (f, s) =>
+      `A bowl was ${s.mass(f('gapG'))} lighter than its parts, and nobody has said why.`,
+    bowl_heavy: (f, s) =>
+      `A bowl was ${s.mass(f('gapG'))} heavier than its parts, and nobody has said why.`,
+    made: joined('Made as its way asks.', rawFor),
+    made_with_deviations: deviations,
+  },
+  rework: {
+    not_recorded: plain('Rework was asked for and is not recorded yet.'),
+  },
 };
 
 /** What the thickest probes were not credited for, by reason and time; nothing where all counts. */
@@ -271,10 +302,8 @@ function restsOn(check: Check, show: Show): string {
 /** What a check found, in one or two sentences with its numbers in the site's units. */
 export function checkWords(check: Check, show: Show): string {
   const figure = (name: string) => check.figures.find((x) => x.name === name)?.value ?? 0;
-  if (check.because.startsWith('too_slow_'))
-    return `Cooled too slowly. ${cooling(figure, show, check)}`;
-  if (check.because === 'no_core_log') return 'No core temperature is recorded.';
-  const words = SAY[`${check.code}:${check.because}`]?.(figure, show, check) ?? check.because;
+  const say = SAY[check.code] as Partial<Record<Reason, Say>>;
+  const words = say[check.because]?.(figure, show, check) ?? '';
   return check.code === 'probe_evidence'
     ? `${words}${uncredited(check, show)}${restsOn(check, show)}`
     : words;

@@ -1,3 +1,5 @@
+import { COOLING_STEPS } from '../cooling/steps';
+
 /** What a figure of a rule is: how it is shown, converted and bounded follows from this. */
 export type FigureKind =
   | 'temp'
@@ -110,7 +112,7 @@ export const RULE_DEFINITIONS = {
       label: 'step',
       of: { fromC: temp('from'), toC: temp('to'), maxS: seconds('within') },
       least: 1,
-      most: 5,
+      most: COOLING_STEPS.length,
     },
     /** In-going amounts a batch must have for this rule to be allowed at all. */
     needs: {

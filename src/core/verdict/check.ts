@@ -3,6 +3,8 @@ import type { Reading } from '../lethality/reading';
 import type { Calibration } from '../probes/calibration';
 import type { BatchState } from '../logbook/state';
 import type { Rule, RuleSet } from '../rules/rule';
+import type { FigureName } from './figures';
+import type { Reason } from './reasons';
 
 export type CheckStatus = 'pass' | 'fail' | 'missing';
 export type CheckCode =
@@ -26,7 +28,7 @@ export type CheckCode =
 
 /** A figure behind a check: what it is, SI value, and the quantity that tells the screen how to show it. */
 export type Figure = {
-  name: string;
+  name: FigureName;
   value: number;
   unit: 'g' | 'dose' | 'ppm' | 'C' | 's' | 'logs' | 'at' | 'percent' | 'count' | 'mm';
 };
@@ -34,8 +36,8 @@ export type Figure = {
 export type Check = {
   code: CheckCode;
   status: CheckStatus;
-  /** Why it stands so; the interface has the words for each. */
-  because: string;
+  /** Why it stands so. */
+  because: Reason;
   figures: Figure[];
   rule: Pick<Rule, 'id' | 'title' | 'source' | 'version'>;
 };
@@ -54,11 +56,11 @@ export type Case = {
   nowS: number;
 };
 
-export function check(
-  code: CheckCode,
+export function check<C extends CheckCode>(
+  code: C,
   rule: Rule,
   status: CheckStatus,
-  because: string,
+  because: Reason<C>,
   figures: Figure[] = [],
 ): Check {
   const { id, title, source, version } = rule;

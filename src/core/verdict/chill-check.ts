@@ -1,3 +1,4 @@
+import { COOLING_STEPS } from '../cooling/steps';
 import type { TimedWindow } from '../cooling/timed-window';
 import { check, type Case, type Check, type Figure } from './check';
 import { weighedAcceleratorPpm, weighedPpm } from './weighed-basis';
@@ -28,6 +29,9 @@ function ruleAllowed(c: Case): Check | null {
   ]);
 }
 
+/** Steps are counted from 1. */
+const stepOf = (index: number) => COOLING_STEPS[index]!;
+
 /** Cooling of the slowest core against the site's rule, and whether this batch may use that rule. */
 export function checkChill(c: Case): Check {
   const rule = c.rules.cooling;
@@ -41,7 +45,7 @@ export function checkChill(c: Case): Check {
   const byStep = rule.body.steps.map((_, i) => slowest(all.map((w) => w[i]!))!);
   const worst = slowest(byStep)!;
   const figures = byStep.flatMap((w, i): Figure[] => {
-    const n = i + 1;
+    const n = stepOf(i);
     return [
       { name: `from${n}`, value: w.fromC, unit: 'C' },
       { name: `to${n}`, value: w.toC, unit: 'C' },
@@ -50,7 +54,7 @@ export function checkChill(c: Case): Check {
     ];
   });
   if (worst.status === 'fail')
-    return check('cooling', rule, 'fail', `too_slow_${byStep.indexOf(worst) + 1}`, figures);
+    return check('cooling', rule, 'fail', `too_slow_${stepOf(byStep.indexOf(worst))}`, figures);
   const hand = view.worseByHand;
   const { toC } = rule.body.steps.at(-1)!;
   if (hand && hand.reading.tempC > toC && hand.answeredS === null)

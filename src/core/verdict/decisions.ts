@@ -1,10 +1,9 @@
 import type { Disposition, DispositionKind } from '../logbook/chapters/holds';
 import type { Case, Check } from './check';
+import { worseWhen, type FigureName } from './figures';
 
-/** Figures that are worse when they are higher, and when they are lower. */
-const HIGHER =
-  /^(ppm|ppmHigh|warmestC|elapsed|degreeHours|airC|gaps|warmAfterS|lines|ranOut|scaleG|ageS|atC)/;
-const LOWER = /^(heldS|logs|peakC|acceleratorPpm|cureG|forS|loss)/;
+/** Of a dose that is too small these are worse when they are lower. */
+const PPM: readonly FigureName[] = ['ppm', 'ppmLow', 'ppmHigh'];
 /** Figures that move by less than this share are the same. */
 const SAME_SHARE = 0.005;
 
@@ -16,8 +15,9 @@ export function worseThan(was: Check, now: Check): boolean {
     if (!before) return true;
     const by = f.value - before.value;
     const most = SAME_SHARE * Math.abs(before.value) + 1e-9;
-    if (now.because === 'under_limit' && f.name === 'ppm') return by < -most;
-    return (HIGHER.test(f.name) && by > most) || (LOWER.test(f.name) && by < -most);
+    const side =
+      now.because === 'under_limit' && PPM.includes(f.name) ? 'lower' : worseWhen(f.name);
+    return (side === 'higher' && by > most) || (side === 'lower' && by < -most);
   });
 }
 

@@ -1,12 +1,12 @@
 import { outcomeOf } from '../route/read';
 import { check, type Case, type Check, type Figure } from './check';
-import { pieceLogs, type PieceLog } from './pieces';
+import { pieceLogs, type NoCredit, type PieceLog } from './pieces';
 import type { Uncovered, View } from './views';
 import { chillView, houseView } from './windows';
 
 /** Seconds for which thickest logs earned nothing, by reason. */
 function uncredited(logs: readonly PieceLog[], view: View): Figure[] {
-  const sums = new Map<string, number>();
+  const sums = new Map<NoCredit, number>();
   for (const log of logs.filter((l) => l.thickest))
     log.readings.forEach((r, i) => {
       const reason = log.why[i]!;

@@ -7,6 +7,8 @@ import { rawClock } from '../making/raw-clock';
 import { afterwards, isMade, overLimit } from '../making/too-warm';
 import { remindersOf } from '../making/reminders';
 import { check, type Case, type Check, type Figure } from './check';
+import type { FigureName } from './figures';
+import type { Reason } from './reasons';
 
 /** A trial that showed a broken batter, and that no later one of the same load answers. */
 const brokenTrial = (s: BatchState) =>
@@ -45,7 +47,7 @@ export function checkMaking(c: Case): Check | null {
   const plan = makingPlan(recipe, rule.body);
   const clock = rawClock(recipe, s, rule.body, c.nowS);
   const figures: Figure[] = [];
-  const found = (status: Check['status'], because: string, more: Figure[] = []) =>
+  const found = (status: Check['status'], because: Reason<'making'>, more: Figure[] = []) =>
     check('making', rule, status, because, [...more, ...figures]);
   if (clock) {
     figures.push({ name: 'elapsedS', value: clock.longestS, unit: 's' });
@@ -95,12 +97,15 @@ export function checkMaking(c: Case): Check | null {
 }
 
 /** What is said of a batter that passes: what differed from its way, and was seen or answered. */
-function passed({ recipe, state: s, rules }: Case, plan: readonly PlanRow[]): [string, Figure[]] {
+function passed(
+  { recipe, state: s, rules }: Case,
+  plan: readonly PlanRow[],
+): [Reason<'making'>, Figure[]] {
   const overs = plan.flatMap((r) => overLimit(s, r, r.limits.outC)).length;
   const skipped = s.ticks.filter((t) => t.skipped !== null).length;
   const late = outOfOrder(s, plan).length;
   const gaps = bowlsFound(recipe, s, rules.making.body).filter((b) => !b.balance.within).length;
-  const count = (name: string, value: number): Figure[] =>
+  const count = (name: FigureName, value: number): Figure[] =>
     value > 0 ? [{ name, value, unit: 'count' }] : [];
   const figures = [
     ...count('overs', overs),

@@ -4,6 +4,7 @@ import { weighingsOf } from '../logbook/chapters/weighing';
 import type { BatchState } from '../logbook/state';
 import type { RuleBodyOf } from '../rules/definition';
 import { check, type Case, type Check, type Figure } from './check';
+import type { Reason } from './reasons';
 
 /** Lines of a recipe that are pork: meat, fat, skin. */
 export const porkLines = (recipe: Recipe): string[] => [
@@ -97,7 +98,7 @@ export function checkParasites(c: Case): Check {
   const lines = porkLines(recipe);
   if (lines.length === 0) return check('parasites', rule, 'pass', 'no_pork');
   const open = lines.filter((id) => (state.parasites[id] ?? []).length === 0);
-  const missing = (because: string, n: number) =>
+  const missing = (because: Reason<'parasites'>, n: number) =>
     check('parasites', rule, 'missing', because, [{ name: 'lines', value: n, unit: 'count' }]);
   if (open.length > 0) return missing('not_recorded', open.length);
   const moved = lines.filter((id) => !state.weighed[id] || openLotsOf(state, id).length > 0);

@@ -15,7 +15,8 @@ async function refuseReferences(tx: Tx, body: EntryBody): Promise<string | null>
     return said.machineId === undefined || (await isThere(tx, 'machine', said.machineId))
       ? null
       : 'no_such_machine';
-  if (said?.kind === 'moved' && said.houseId !== undefined)
+  const goesTo = said?.kind === 'moved' || said?.kind === 'drying_started' || said?.kind === 'hung';
+  if (goesTo && said.houseId !== undefined)
     return (await isThere(tx, 'house', said.houseId)) ? null : 'no_such_house';
   if (said?.kind !== 'run_started') return null;
   if (!(await isThere(tx, 'house', said.houseId))) return 'no_such_house';

@@ -21,6 +21,7 @@ import { putBackGuard } from './put-back';
 import { forWholeHouse } from './whole-house';
 import { partsGuard } from './parts-guard';
 import { referencesGuard } from './references';
+import { siteFactsGuard } from './site-facts';
 
 export type Posted = { batchId: string; entry: z.output<typeof postedEntrySchema> };
 
@@ -45,6 +46,7 @@ const saidGuard: Guard = {
 /** Who has a say when a person records something, in the order in which they are asked. */
 export const GUARDS: readonly Guard[] = [
   saidGuard,
+  siteFactsGuard,
   partsGuard,
   oddTemperatureGuard,
   oddPieceGuard,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { BINDS, CURE_WAYS, FRESH_WAYS, MOST_LOADS } from '@/core';
-import { mass, optionalTemp, temp, words } from './entry-fields';
+import { division, mass, optionalTemp, temp, words } from './entry-fields';
 
 const stepId = z.string().min(1).max(60);
 const lineId = z.string().min(1).max(100);
@@ -49,7 +49,7 @@ export const benchFacts = [
     load,
     grossG: mass,
     tareG: z.number().nonnegative('a container weighs 0 or more').max(200_000),
-    scaleResolutionG: z.number().positive().max(10_000),
+    scaleResolutionG: division,
   }),
   z.object({
     kind: z.literal('trial_cooked'),

@@ -1,14 +1,23 @@
 import { z } from 'zod';
 import { LOT_PROBLEMS, RUN_EVENTS, type EntryBody, type LotProblem } from '@/core';
 import { stageSchema, stagesSchema } from '@/features/programs/contract';
-import { MAX_MASS_G, mass, optionalTemp, part, temp, words, shownBy } from './entry-fields';
+import {
+  MAX_MASS_G,
+  division,
+  mass,
+  optionalTemp,
+  part,
+  shownBy,
+  temp,
+  words,
+} from './entry-fields';
 import { phDoubted, phLogged } from './acidity-contract';
 import { benchFacts, disagreeing, loadsSet, weighingFields } from './bench-contract';
 import { hangingFacts, liesAgainst } from './hanging-contract';
 import { finishing, planNamed } from './finishing-contract';
 import { refSchema } from './ref';
 
-export { MAX_MASS_G, mass } from './entry-fields';
+export { MAX_MASS_G, UNKNOWN_DIVISION_G, mass } from './entry-fields';
 export { batchIdOf, partIdOf, refOf, refSchema } from './ref';
 
 const what = z.enum(['core', 'air', 'wet_bulb', 'cooler']);
@@ -21,7 +30,7 @@ const weighed = z.object({
   lineId: z.string().min(1).max(100),
   amountG: mass,
   scaleId: z.string().max(100),
-  scaleResolutionG: z.number().positive().max(10_000),
+  scaleResolutionG: division,
   targetG: z.number().nonnegative().max(MAX_MASS_G),
   nitriteFraction: z.number().positive().max(1).optional(),
   lot: z.string().trim().max(100).optional(),
@@ -54,7 +63,6 @@ const stepDone = z.object({
   weightG: mass.optional(),
   without: z.array(z.string().min(1).max(100)).max(100).optional(),
 });
-const scaleStep = z.number().positive().max(10_000);
 const reworkDone = z.object({ kind: z.literal('rework_done'), part, text: words });
 
 /** Facts that can be reported and later corrected. */
@@ -185,7 +193,6 @@ export const postedBodySchema = z.discriminatedUnion('kind', [
     kind: z.literal('cure_checked'),
     weighedId: z.uuid(),
     readingG: mass,
-    scaleResolutionG: scaleStep.optional(),
   }),
   z.object({ kind: z.literal('held'), part, reason: words }),
   reworkDone,
@@ -248,7 +255,7 @@ const storedBodySchema = z.discriminatedUnion('kind', [
     weighedId: z.uuid(),
     readingG: mass,
     method: z.enum(['second_person', 'reentered_alone']),
-    scaleResolutionG: scaleStep.optional(),
+    scaleResolutionG: z.number().positive().max(10_000).optional(),
   }),
   reworkDone,
   z.object({ kind: z.literal('hold_lifted'), part, holdId: z.uuid(), reason: z.string() }),

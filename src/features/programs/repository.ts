@@ -31,6 +31,10 @@ const versions = (db: Handle) =>
 export const versionsOfProgram = (db: Handle, programId: string): Promise<ProgramVersion[]> =>
   versions(db).where('v.programId', '=', programId).orderBy('v.number', 'desc').execute();
 
+/** One version of a program, or none. */
+export const programVersion = (db: Handle, id: string): Promise<ProgramVersion | undefined> =>
+  versions(db).where('v.id', '=', id).executeTakeFirst();
+
 /** The newest version of every program, by name. */
 export const latestPrograms = (db: Handle): Promise<ProgramVersion[]> =>
   versions(db)

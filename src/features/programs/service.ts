@@ -52,4 +52,4 @@ export async function saveProgram(
   });
 }
 
-export { latestPrograms, versionsOfProgram } from './repository';
+export { latestPrograms, programVersion, versionsOfProgram } from './repository';

@@ -117,6 +117,10 @@ export const listMachines = (db: Handle): Promise<Machine[]> =>
     .orderBy('kind')
     .orderBy('name')
     .execute();
+/** The name of a machine, also of one that is out of use since. */
+export const machineName = async (db: Handle, id: string): Promise<string | null> =>
+  (await db.selectFrom('machine').select('name').where('id', '=', id).executeTakeFirst())?.name ??
+  null;
 export const listHouses = (db: Handle) =>
   db.selectFrom('house').selectAll().orderBy('name').execute();
 export const listDevices = (db: Handle) =>

@@ -237,6 +237,7 @@ export {
   listDevices,
   listHouses,
   listMachines,
+  machineName,
   listRules,
   listScales,
   loadSite,

@@ -111,7 +111,6 @@ export function WeighForm({ line, recipe, meatG, lots, follows, more = false, lo
         amountG,
         targetG: wanted.targetG,
         scaleId: wanted.scale?.id ?? 'none',
-        scaleResolutionG: wanted.scale?.resolutionG ?? 1,
         ...(labelled === null ? {} : { nitriteFraction: labelled }),
         ...(lot ? { lotId: lot.id } : {}),
         ...(confirmed ? { confirmed: true as const } : {}),

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { createContext, useContext, useEffect, useRef, useState } from 'react';
 import type { UnitSystem } from '@/core';
-import type { PostedBody, PostedOffer } from '../contract';
+import type { PostedEntry, PostedOffer } from '../contract';
 import { postAll, tellLater, type Outcome, type Refusal } from './outbox';
 import { KEPT_WORDS, problemWords } from '@/words/problems';
 import { LOT_PROBLEM_WORDS } from '@/words/batch';
@@ -75,7 +75,7 @@ export function usePost() {
   const [busy, setBusy] = useState(false);
   const read = useRead(personId);
   const [message, setMessage] = useState<string | null>(null);
-  const send = async (body: PostedBody, extra: Extra = {}): Promise<Outcome> => {
+  const send = async (body: PostedEntry['body'], extra: Extra = {}): Promise<Outcome> => {
     setBusy(true);
     setMessage(null);
     read.over();

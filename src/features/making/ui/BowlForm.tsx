@@ -12,9 +12,6 @@ import { usePost } from '@/features/logbook/ui';
 import { useWhen } from '@/ui/when-field';
 import type { BowlView, MakingSheetData } from '../sheet';
 
-/** Division of a bench scale, g. */
-const BENCH_G = 10;
-
 /** What a bowl weighs beside what went into it. */
 function Balance({ b }: { b: BowlView }) {
   const show = useShow();
@@ -70,7 +67,6 @@ export function BowlForm({ sheet }: { sheet: MakingSheetData }) {
         ...(sheet.loads > 1 ? { load: Number(load) } : {}),
         grossG: toBase('mass', g.value, system),
         tareG: toBase('mass', t.value, system),
-        scaleResolutionG: BENCH_G,
       },
       when.at,
     );

@@ -15,10 +15,16 @@ async function keepNow(worker: ServiceWorkerRegistration): Promise<void> {
   keepPages(worker, urls);
 }
 
+/** While the application is being worked on, nothing kept stands between its pages and who works on them. */
+async function forget(): Promise<void> {
+  for (const worker of await navigator.serviceWorker.getRegistrations()) await worker.unregister();
+}
+
 /** Sets up the service worker, and has it keep the pages of the floor for the person who is signed in. */
 export function KeepPages() {
   useEffect(() => {
     if (!('serviceWorker' in navigator)) return;
+    if (process.env.NODE_ENV === 'development') return void forget();
     let over = false;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const begin = async () => {
