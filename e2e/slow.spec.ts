@@ -53,6 +53,28 @@ test('what is chosen and typed before the scripts come is kept, and a button tha
   }
 });
 
+test('a page that is loaded anew because a refresh got no answer keeps what was typed, also twice', async ({
+  page,
+}) => {
+  await signIn(page, 'ines');
+  await openBatch(page, 'In Big house', '/log');
+  const note = page.getByLabel('Note, or reason for a hold');
+  await note.focus();
+  await page.keyboard.type('The damper sticks');
+  for (let i = 0; i < 2; i += 1) {
+    /* What the framework does where the answer to a refresh does not come. */
+    await page.evaluate(() => location.replace(location.href));
+    await expect(page.getByText('The server did not answer and this page reloaded')).toBeVisible();
+    await expect(note).toHaveValue('The damper sticks');
+  }
+  await page.getByRole('button', { name: 'Add the note' }).click();
+  await expect(page.getByText('Note: The damper sticks')).toBeVisible();
+  /* Asked for anew by a person, it is as new. */
+  await note.fill('Not this');
+  await page.reload();
+  await expect(note).toHaveValue('');
+});
+
 test.describe('a newer build', () => {
   /* Between the two builds nothing answers. */
   test.use({ expectedErrors: /net::ERR_(CONNECTION|INCOMPLETE|EMPTY|FAILED)/ });

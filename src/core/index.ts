@@ -248,11 +248,11 @@ export type {
   Calibrations,
   Case,
   Check,
-  CheckCode,
   CheckStatus,
   Figure,
   Series,
 } from './verdict/check';
+export { CHECK_CODES, type CheckCode } from './logbook/check-code';
 export type { FigureName } from './verdict/figures';
 export type { Reason } from './verdict/reasons';
 export {
@@ -286,7 +286,12 @@ export {
 } from './units/units';
 export { INSTRUMENTS, type InstrumentKind } from './units/instruments';
 export { parseNumber, type ParsedNumber } from './units/parse-number';
-export { plausibleTemp, type Plausibility, type ReadingPlace } from './units/plausible';
+export {
+  READING_PLACES,
+  plausibleTemp,
+  type Plausibility,
+  type ReadingPlace,
+} from './units/plausible';
 export * from './making';
 export * from './hanging';
 export * from './chill';

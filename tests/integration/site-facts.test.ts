@@ -1,5 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import type { EntryBody, ProgramStage } from '@/core';
+import { sql } from 'kysely';
+import {
+  HOUSE_KINDS,
+  MACHINE_KINDS,
+  READING_PLACES,
+  type EntryBody,
+  type ProgramStage,
+} from '@/core';
 import { loadEntries } from '@/features/logbook/chain';
 import type { PostedBody } from '@/features/logbook/contract';
 import { saveProgram } from '@/features/programs/service';
@@ -17,6 +24,8 @@ let t: TestDb;
 let batch: { id: string; startS: number };
 beforeAll(async () => {
   t = await freshDatabase();
+});
+beforeEach(async () => {
   batch = await begun(t, ann);
 });
 afterAll(() => t.drop());
@@ -94,12 +103,23 @@ test('a version of a program is run as it was written', async () => {
   });
 });
 
-test.each<PostedBody>([
-  { kind: 'hung', houseId: 'nowhere', sticks: [] },
-  { kind: 'drying_started', houseId: 'nowhere' },
-])('$kind in a house that is not there is refused', async (body) => {
-  expect(await post(batch.id, batch.startS + 700, body)).toMatchObject({
+test('what is hung in a house that is not there is refused', async () => {
+  const hung: PostedBody = { kind: 'hung', houseId: 'nowhere', sticks: [] };
+  expect(await post(batch.id, batch.startS + 700, hung)).toMatchObject({
     ok: false,
     code: 'no_such_house',
   });
+});
+
+test.each<[table: string, column: string, known: readonly string[]]>([
+  ['house', 'kind', HOUSE_KINDS],
+  ['channel', 'what', READING_PLACES],
+  ['machine', 'kind', MACHINE_KINDS],
+])('the database takes of %s.%s what the core knows', async (table, column, known) => {
+  const { rows } = await sql<{ def: string }>`
+    select pg_get_constraintdef(oid) as def from pg_constraint
+    where conrelid = ${table}::regclass and contype = 'c'`.execute(t.owner);
+  const def = rows.map((r) => r.def).find((d) => d.includes(`${column} = ANY`))!;
+  const taken = [...def.matchAll(/'([a-z_]+)'/g)].map((m) => m[1]!);
+  expect(taken.sort()).toEqual([...known].sort());
 });

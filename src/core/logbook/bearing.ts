@@ -1,8 +1,9 @@
 import { kindOf } from './book';
+import type { CheckCode } from './check-code';
 import type { Entry, EntryBody } from './entry';
 
-const bearsOn = (body: EntryBody): readonly string[] => {
-  const { bearsOn: on = [] } = kindOf(body);
+const bearsOn = (body: EntryBody): readonly CheckCode[] => {
+  const { bearsOn: on } = kindOf(body);
   return typeof on === 'function' ? on(body) : on;
 };
 

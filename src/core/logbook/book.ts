@@ -63,6 +63,9 @@ export const chapterOf = (kind: EntryKind): ChapterName =>
 /** May an entry of this kind be corrected by people? */
 export const isCorrectable = (kind: EntryKind): boolean => KINDS[kind].correctable === true;
 
+/** Who may post an entry of this kind; null: nobody. */
+export const whoPosts = (kind: EntryKind) => KINDS[kind].posted;
+
 /** What the logbook knows of a kind. */
 export const kindOf = <B extends EntryBody>(body: B): Kind<B> =>
   KINDS[body.kind as EntryKind] as unknown as Kind<B>;

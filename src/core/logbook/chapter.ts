@@ -1,4 +1,5 @@
 import type { Recipe } from '../formula/recipe';
+import type { CheckCode } from './check-code';
 import type { EffectiveEntry, EntryBody } from './entry';
 import type { BatchState } from './state';
 
@@ -79,7 +80,9 @@ export type Kind<B> = {
   /** Recorded after a signature, it opens the record again. */
   reopens?: true;
   /** The checks that it bears on: new evidence for them, whatever it says. */
-  bearsOn?: readonly string[] | ((body: B) => readonly string[]);
+  bearsOn: readonly CheckCode[] | ((body: B) => readonly CheckCode[]);
+  /** Who may post it: who works on batches, who decides on them. null: nobody; the application records it. */
+  posted: 'work' | 'decide' | null;
 };
 
 /** A chapter of the logbook: what is known before its first entry, and a row for each of its kinds. */

@@ -1,7 +1,14 @@
 export { fittingDispositions } from './fitting';
 export { effectiveEntries } from './effective';
 export type { Author, EffectiveEntry, Entry, EntryBody, EntryKind } from './entry';
-export { CHAPTER_NAMES, ENTRY_KINDS, chapterOf, isCorrectable, type ChapterName } from './book';
+export {
+  CHAPTER_NAMES,
+  ENTRY_KINDS,
+  chapterOf,
+  isCorrectable,
+  whoPosts,
+  type ChapterName,
+} from './book';
 export type { AlarmState } from './chapters/alarms';
 export type { DispositionKind } from './chapters/holds';
 export { PH_SAMPLES, type PhSample, type PhTaken } from './chapters/acidity';

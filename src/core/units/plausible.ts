@@ -1,6 +1,8 @@
 import { fromBase, toBase, type UnitSystem } from './units';
 
-export type ReadingPlace = 'core' | 'air' | 'wet_bulb' | 'cooler';
+/** What a channel measures. */
+export const READING_PLACES = ['core', 'air', 'wet_bulb', 'cooler'] as const;
+export type ReadingPlace = (typeof READING_PLACES)[number];
 /** Meat on the bench is measured too, and no probe hangs in it. */
 type Measured = ReadingPlace | 'batter';
 

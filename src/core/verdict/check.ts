@@ -1,30 +1,13 @@
 import type { Recipe } from '../formula/recipe';
 import type { Reading } from '../lethality/reading';
 import type { Calibration } from '../probes/calibration';
+import type { CheckCode } from '../logbook/check-code';
 import type { BatchState } from '../logbook/state';
 import type { Rule, RuleSet } from '../rules/rule';
 import type { FigureName } from './figures';
 import type { Reason } from './reasons';
 
 export type CheckStatus = 'pass' | 'fail' | 'missing';
-export type CheckCode =
-  | 'dose'
-  | 'cure_hold'
-  | 'uncured_smoke'
-  | 'fermentation'
-  | 'come_up'
-  | 'lethality'
-  | 'cooling'
-  | 'probe_evidence'
-  | 'ingredients'
-  | 'parasites'
-  | 'drying'
-  | 'validated_plan'
-  | 'serving'
-  | 'cold_chain'
-  | 'label'
-  | 'making'
-  | 'rework';
 
 /** A figure behind a check: what it is, SI value, and the quantity that tells the screen how to show it. */
 export type Figure = {

@@ -1,9 +1,10 @@
+import type { CheckCode } from '../logbook/check-code';
 import { foldBatch } from '../logbook/fold';
 import type { Reading } from '../lethality/reading';
 import type { RuleSet } from '../rules/rule';
 import { entriesOf, started, weighed, type Line } from '../testing/batch';
 import { testRecipe, testRules } from '../testing/recipe';
-import type { CheckCode, CheckStatus } from './check';
+import type { CheckStatus } from './check';
 import { holdsDue, judge } from './judge';
 
 const HOUR = 3600;

@@ -1,7 +1,8 @@
 import type { DispositionKind } from '../logbook/chapters/holds';
 import type { BatchState } from '../logbook/state';
 import { askedOf } from './asked';
-import type { Case, Check, CheckCode } from './check';
+import type { CheckCode } from '../logbook/check-code';
+import type { Case, Check } from './check';
 import { standingDecision } from './decisions';
 import { requireCase } from './require-case';
 

@@ -1,4 +1,4 @@
-import type { CheckCode } from './check';
+import type { CheckCode } from '../logbook/check-code';
 
 /**
  * Why each check can stand as it does. A check gives no other reason, and the interface has a sentence for every one of

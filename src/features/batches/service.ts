@@ -1,4 +1,11 @@
-import { CURE_LINE, type Author, type Case, type EntryBody, type EntryKind } from '@/core';
+import {
+  CURE_LINE,
+  whoPosts,
+  type Author,
+  type Case,
+  type EntryBody,
+  type EntryKind,
+} from '@/core';
 import type { Person } from '@/features/accounts/identify';
 import { may } from '@/features/accounts/policy';
 import type { postedEntrySchema, PostResult } from '@/features/logbook/contract';
@@ -25,10 +32,13 @@ import { siteFactsGuard } from './site-facts';
 
 export type Posted = { batchId: string; entry: z.output<typeof postedEntrySchema> };
 
-const DECISIONS: readonly EntryKind[] = ['disposed', 'lot_allowed', 'plan_named'];
+const PERMISSION = { work: 'work_batches', decide: 'decide' } as const;
 
-const neededPermission = (kind: EntryKind) =>
-  DECISIONS.includes(kind) ? 'decide' : 'work_batches';
+/** May this person post an entry of this kind? What the application records itself nobody may. */
+function mayPost({ role }: Person, kind: EntryKind): boolean {
+  const who = whoPosts(kind);
+  return who !== null && may(role, PERMISSION[who]);
+}
 
 /** The body as it is recorded: what only the server may say is filled in. */
 function asRecorded(body: EntryBody, { state }: Case, by: Author): EntryBody {
@@ -82,7 +92,7 @@ export async function postEntries(
   person: Person,
   posted: readonly Posted[],
 ): Promise<PostResult> {
-  if (!posted.every((p) => may(person.role, neededPermission(p.entry.body.kind))))
+  if (!posted.every((p) => mayPost(person, p.entry.body.kind)))
     return { ok: false, code: 'not_allowed' };
   const by = { id: person.id, name: person.name };
   const offers = posted.map((p) => offerOf(p, by));

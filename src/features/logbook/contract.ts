@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LOT_PROBLEMS, RUN_EVENTS, type EntryBody, type LotProblem } from '@/core';
+import { LOT_PROBLEMS, READING_PLACES, RUN_EVENTS, type EntryBody, type LotProblem } from '@/core';
 import { stageSchema, stagesSchema } from '@/features/programs/contract';
 import {
   MAX_MASS_G,
@@ -20,7 +20,7 @@ import { refSchema } from './ref';
 export { MAX_MASS_G, UNKNOWN_DIVISION_G, mass } from './entry-fields';
 export { batchIdOf, partIdOf, refOf, refSchema } from './ref';
 
-const what = z.enum(['core', 'air', 'wet_bulb', 'cooler']);
+const what = z.enum(READING_PLACES);
 const reason = words;
 const key = z.string().min(3).max(60);
 const channelId = z.number().int().positive();

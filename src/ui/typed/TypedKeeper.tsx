@@ -1,12 +1,17 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { keepTyped, wake } from './wake';
+import { keepTyped, wake, type Anew } from './wake';
 
-/** Sees that nothing typed is lost: before the page answers, and when a newer version takes its place. */
+const WHAT: Record<Anew, string> = {
+  newer_build: 'Jolly Kettle was updated and this page reloaded.',
+  no_answer: 'The server did not answer and this page reloaded.',
+};
+
+/** Sees that nothing typed is lost: before the page answers, and when it is loaded anew by itself. */
 export function TypedKeeper() {
-  const [restored, setRestored] = useState(false);
-  useEffect(() => wake(() => setRestored(true)), []);
+  const [restored, setRestored] = useState<Anew | null>(null);
+  useEffect(() => wake(setRestored), []);
   useEffect(() => {
     addEventListener('pagehide', keepTyped);
     return () => removeEventListener('pagehide', keepTyped);
@@ -14,7 +19,7 @@ export function TypedKeeper() {
   if (!restored) return null;
   return (
     <p role="status" className="no-print bg-wait-wash px-4 py-2 font-semibold text-wait">
-      Jolly Kettle was updated and this page reloaded. What you typed is still here: check it.
+      {WHAT[restored]} What you typed is still here: check it.
     </p>
   );
 }

@@ -1,4 +1,4 @@
-import type { Field } from './early-script';
+import { earlyWindow, type Field } from './early-script';
 
 const FIELDS = 'input, select, textarea';
 /* Passwords are never written down; files cannot be. */
@@ -56,6 +56,8 @@ export function restoreFields(kept: readonly KeptField[]): number {
     const field = at.get(key);
     if (!field || valueOf(field) === value) continue;
     enter(field, value);
+    /* It is still what somebody typed, should the page be loaded once more. */
+    earlyWindow().jollyTouched?.add(field);
     restored += 1;
   }
   return restored;

@@ -29,23 +29,39 @@ function enterWhatWasLost(entered: Map<Field, string | boolean>, sinceMs: number
     if (field.isConnected && valueOf(field) !== value) enter(field, value);
 }
 
-/** What was typed on this page under another build of the application, once. */
-function takeSnapshot(): Snapshot | null {
-  try {
-    const kept = JSON.parse(sessionStorage.getItem(KEY) ?? 'null') as Snapshot | null;
-    sessionStorage.removeItem(KEY);
-    return kept && kept.path === location.pathname && kept.build !== build() ? kept : null;
-  } catch {
-    return null;
-  }
-}
+const forgetSnapshot = () => sessionStorage.removeItem(KEY);
+
+/** Did somebody ask for this page anew? Then what had been typed into it is not wanted any more. */
+const isAskedAnew = () =>
+  performance
+    .getEntriesByType('navigation')
+    .some((n) => (n as { type?: string }).type === 'reload');
 
 /**
- * Once the page answers: no longer marked as waking, what was typed before is entered, and so is what was typed under the
- * build before. @param onRestored told when something of an older build's page was put back @returns how to stop
+ * What was typed on this page before it was loaded anew by itself: for a newer build, or because a refresh got no answer
+ * and the framework took the whole page. It stays kept until it was put back: the page may be loaded once more before that.
  */
-export function wake(onRestored: () => void): () => void {
-  const snapshot = takeSnapshot();
+function readSnapshot(): Snapshot | null {
+  try {
+    const kept = JSON.parse(sessionStorage.getItem(KEY) ?? 'null') as Snapshot | null;
+    const isOfHere = kept?.path === location.pathname;
+    if (isOfHere && (kept.build !== build() || !isAskedAnew())) return kept;
+    forgetSnapshot();
+  } catch {
+    /* Where nothing can be kept there is nothing. */
+  }
+  return null;
+}
+
+/** Why a page was loaded anew by itself. */
+export type Anew = 'newer_build' | 'no_answer';
+
+/**
+ * Once the page answers: no longer marked as waking, what was typed before is entered, and so is what was typed before
+ * it was loaded anew by itself. @param onRestored told when something of that was put back @returns how to stop
+ */
+export function wake(onRestored: (anew: Anew) => void): () => void {
+  const snapshot = readSnapshot();
   const endMs = Date.now() + LONGEST_WAKING_MS;
   const timers: ReturnType<typeof setTimeout>[] = [];
   let next: ReturnType<typeof setTimeout>;
@@ -56,7 +72,9 @@ export function wake(onRestored: () => void): () => void {
     earlyWindow().jollyEarly?.clear();
     const sinceMs = Date.now();
     enterEarly(early);
-    if (snapshot && restoreFields(snapshot.fields) > 0) onRestored();
+    if (snapshot && restoreFields(snapshot.fields) > 0)
+      onRestored(snapshot.build === build() ? 'no_answer' : 'newer_build');
+    if (snapshot) forgetSnapshot();
     for (const ms of LOOK_AGAIN_MS)
       timers.push(setTimeout(() => enterWhatWasLost(early, sinceMs), ms));
   };

@@ -60,6 +60,7 @@ export const acidity: Chapter<AcidityBody, AcidityState> = {
       refuses: (_s, _b, r) => (r.fermentation ? null : 'not_fermented'),
       correctable: true,
       bearsOn: ['fermentation', 'come_up'],
+      posted: 'work',
     },
     ph_doubted: {
       apply: (s, b, e) => {
@@ -70,6 +71,7 @@ export const acidity: Chapter<AcidityBody, AcidityState> = {
         );
       },
       bearsOn: ['fermentation', 'come_up'],
+      posted: null,
     },
   },
 };

@@ -39,12 +39,16 @@ export const alarms: Chapter<AlarmsBody, AlarmsState> = {
           acknowledged: null,
         });
       },
+      bearsOn: [],
+      posted: null,
     },
     alarm_cleared: {
       apply: (s, b, e) => {
         const alarm = s.alarms.findLast((a) => a.key === b.key);
         if (alarm) alarm.clearedS = e.happenedS;
       },
+      bearsOn: [],
+      posted: null,
     },
     alarm_told: {
       apply: (s, { key, personId, person, reached }, e) => {
@@ -52,6 +56,8 @@ export const alarms: Chapter<AlarmsBody, AlarmsState> = {
         alarm?.told.push({ personId, person, reached, atS: e.happenedS });
       },
       refuses: (s, b) => (s.alarms.some((a) => a.key === b.key) ? null : 'unknown_alarm'),
+      bearsOn: [],
+      posted: null,
     },
     alarm_acknowledged: {
       apply: (s, b, e) => {
@@ -61,6 +67,8 @@ export const alarms: Chapter<AlarmsBody, AlarmsState> = {
       refuses: (s, b) => (s.alarms.some((a) => a.key === b.key) ? null : 'unknown_alarm'),
       afterSignature: true,
       correctable: true,
+      bearsOn: [],
+      posted: 'work',
     },
   },
 };

@@ -151,6 +151,8 @@ export const bench: Chapter<BenchBody, BenchState> = {
         return loadsLate(s, r) ? 'loads_late' : null;
       },
       stoppedByHold: true,
+      bearsOn: [],
+      posted: 'work',
     },
     addition_ticked: {
       apply: (s, { lineId, portion = null, load = null, batterC = null, how = null }, e) => {
@@ -168,6 +170,7 @@ export const bench: Chapter<BenchBody, BenchState> = {
       correctable: true,
       stoppedByHold: true,
       bearsOn: ['making'],
+      posted: 'work',
     },
     batter_measured: {
       apply: (s, { stepId, pass = 0, load = null, tempC }, e) => {
@@ -176,6 +179,7 @@ export const bench: Chapter<BenchBody, BenchState> = {
       refuses: (s, b, r) => noStep(r, b.stepId) ?? noLoad(s, b.load),
       correctable: true,
       bearsOn: ['making'],
+      posted: 'work',
     },
     bowl_weighed: {
       apply: (s, { load = null, grossG, tareG, scaleResolutionG }, e) => {
@@ -186,6 +190,7 @@ export const bench: Chapter<BenchBody, BenchState> = {
       refuses: (s, b) => noLoad(s, b.load) ?? (s.meatG === null ? 'meat_first' : null),
       correctable: true,
       bearsOn: ['making'],
+      posted: 'work',
     },
     trial_cooked: {
       apply: (s, { load = null, beforeG, afterG, salt, heat, bind }, e) => {
@@ -196,6 +201,7 @@ export const bench: Chapter<BenchBody, BenchState> = {
       refuses: (s, b) => noLoad(s, b.load),
       correctable: true,
       bearsOn: ['making'],
+      posted: 'work',
     },
     culture_started: {
       apply: (s, b, e) => {
@@ -210,6 +216,8 @@ export const bench: Chapter<BenchBody, BenchState> = {
       refuses: (_s, b, r) =>
         r.additions.some((a) => a.id === b.lineId && a.kind === 'culture') ? null : 'unknown_line',
       correctable: true,
+      bearsOn: [],
+      posted: 'work',
     },
     fresh_part_made: {
       apply: (s, { lineId, way, cookC, cooledC }, e) => {
@@ -218,6 +226,7 @@ export const bench: Chapter<BenchBody, BenchState> = {
       refuses: (_s, b, r) => noLine(r, b.lineId),
       correctable: true,
       bearsOn: ['making'],
+      posted: 'work',
     },
     reminder_answered: {
       apply: (s, b, e) => {
@@ -226,6 +235,7 @@ export const bench: Chapter<BenchBody, BenchState> = {
       refuses: (s, b) => (s.answers[b.key] ? 'already_answered' : null),
       correctable: true,
       bearsOn: ['making'],
+      posted: 'work',
     },
   },
 };

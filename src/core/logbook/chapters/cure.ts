@@ -42,6 +42,7 @@ export const cure: Chapter<CureBody, CureState> = {
       },
       correctable: true,
       bearsOn: ['cure_hold'],
+      posted: 'work',
     },
     cure_hold_ended: {
       apply: (s, b, e) => {
@@ -54,6 +55,7 @@ export const cure: Chapter<CureBody, CureState> = {
       refuses: (s) => (s.hold && s.hold.endS === null ? null : 'hold_not_running'),
       correctable: true,
       bearsOn: ['cure_hold'],
+      posted: 'work',
     },
   },
 };

@@ -50,6 +50,7 @@ export const drying: Chapter<DryingBody, DryingState> = {
       correctable: true,
       stoppedByHold: true,
       bearsOn: ['drying', 'cooling'],
+      posted: 'work',
     },
     piece_weighed: {
       apply: (s, b, e) => {
@@ -62,6 +63,7 @@ export const drying: Chapter<DryingBody, DryingState> = {
         !r.drying ? 'not_dried' : Object.hasOwn(s.endedPieces, b.piece) ? 'piece_gone' : null,
       correctable: true,
       bearsOn: ['drying'],
+      posted: 'work',
     },
     piece_ended: {
       apply: (s, { piece, why }, e) => {
@@ -75,6 +77,7 @@ export const drying: Chapter<DryingBody, DryingState> = {
             : 'no_such_piece',
       correctable: true,
       bearsOn: ['drying'],
+      posted: 'work',
     },
     aw_logged: {
       apply: (s, b, e) => {
@@ -83,6 +86,7 @@ export const drying: Chapter<DryingBody, DryingState> = {
       refuses: (_s, _b, r) => (r.drying ? null : 'not_dried'),
       correctable: true,
       bearsOn: ['drying'],
+      posted: 'work',
     },
   },
 };

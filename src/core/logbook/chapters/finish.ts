@@ -54,6 +54,7 @@ export const finish: Chapter<FinishBody, FinishState> = {
       },
       correctable: true,
       bearsOn: ['parasites'],
+      posted: 'work',
     },
     plan_named: {
       apply: (s, b, e) => {
@@ -61,6 +62,7 @@ export const finish: Chapter<FinishBody, FinishState> = {
       },
       refuses: (_s, _b, r) => (outcomeOf(r) === 'dried' ? null : 'not_this_outcome'),
       bearsOn: ['validated_plan'],
+      posted: 'decide',
     },
     labelled: {
       apply: (s, b, e) => {
@@ -69,6 +71,7 @@ export const finish: Chapter<FinishBody, FinishState> = {
       refuses: (_s, _b, r) => (outcomeOf(r) === 'cook_before_eating' ? null : 'not_this_outcome'),
       correctable: true,
       bearsOn: ['label'],
+      posted: 'work',
     },
     served: {
       apply: (s, b, e) => {
@@ -83,6 +86,7 @@ export const finish: Chapter<FinishBody, FinishState> = {
       correctable: true,
       stoppedByHold: true,
       bearsOn: ['serving', 'probe_evidence'],
+      posted: 'work',
     },
   },
 };

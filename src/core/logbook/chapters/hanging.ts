@@ -118,6 +118,8 @@ export const hanging: Chapter<HangingBody, HangingState> = {
       },
       refuses: notPulled,
       correctable: true,
+      bearsOn: [],
+      posted: 'work',
     },
     links_checked: {
       apply: (s, { links, targetG }, e) => {
@@ -125,6 +127,8 @@ export const hanging: Chapter<HangingBody, HangingState> = {
       },
       refuses: notPulled,
       correctable: true,
+      bearsOn: [],
+      posted: 'work',
     },
     stuffing_weighed: {
       apply: (s, { batterG, stuffedG, stayedG }, e) => {
@@ -132,18 +136,24 @@ export const hanging: Chapter<HangingBody, HangingState> = {
       },
       correctable: true,
       stoppedByHold: true,
+      bearsOn: [],
+      posted: 'work',
     },
     faults_counted: {
       apply: (s, { kind: _, ...b }, e) => {
         s.faultCounts.push({ ...b, atS: e.happenedS, by: e.by });
       },
       correctable: true,
+      bearsOn: [],
+      posted: 'work',
     },
     sound_piece_kept: {
       apply: (s, { what, piece }, e) => {
         s.soundPieces.push({ what, piece, atS: e.happenedS, by: e.by });
       },
       correctable: true,
+      bearsOn: [],
+      posted: 'work',
     },
     hung: {
       apply: (s, { houseId, sticks }, e) => {
@@ -152,12 +162,16 @@ export const hanging: Chapter<HangingBody, HangingState> = {
       refuses: (s, b) => (twice(b.sticks) ? 'spot_twice' : notPulled(s)),
       correctable: true,
       stoppedByHold: true,
+      bearsOn: [],
+      posted: 'work',
     },
     stick_weighed: {
       apply: (s, { stick, grossG, tareG }, e) => {
         s.stickWeights.push({ stick, netG: grossG - tareG, atS: e.happenedS, by: e.by });
       },
       correctable: true,
+      bearsOn: [],
+      posted: 'work',
     },
     surface_touched: {
       apply: (s, { where, feel }, e) => {
@@ -167,6 +181,8 @@ export const hanging: Chapter<HangingBody, HangingState> = {
         else s.steps.surface_dry = { atS: e.happenedS, tempC: null, weightG: null, without: [] };
       },
       correctable: true,
+      bearsOn: [],
+      posted: 'work',
     },
     smoke_seen: {
       apply: (s, { seen }, e) => {
@@ -174,6 +190,8 @@ export const hanging: Chapter<HangingBody, HangingState> = {
       },
       refuses: inRun,
       correctable: true,
+      bearsOn: [],
+      posted: 'work',
     },
     damper_set: {
       apply: (s, { open }, e) => {
@@ -181,6 +199,8 @@ export const hanging: Chapter<HangingBody, HangingState> = {
       },
       refuses: inRun,
       correctable: true,
+      bearsOn: [],
+      posted: 'work',
     },
     bath_seen: {
       apply: (s, { oil, waterC = null }, e) => {
@@ -188,12 +208,16 @@ export const hanging: Chapter<HangingBody, HangingState> = {
       },
       refuses: (s) => (s.run ? null : 'run_not_started'),
       correctable: true,
+      bearsOn: [],
+      posted: 'work',
     },
     weather_noted: {
       apply: (s, { wind, outsideC = null }, e) => {
         s.weather.push({ wind, outsideC, atS: e.happenedS, by: e.by });
       },
       correctable: true,
+      bearsOn: [],
+      posted: 'work',
     },
   },
 };

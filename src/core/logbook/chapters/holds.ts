@@ -66,6 +66,8 @@ export const holds: Chapter<HoldsBody, HoldsState> = {
         });
       },
       reopens: true,
+      bearsOn: [],
+      posted: 'work',
     },
     disposed: {
       apply: (s, b, e) => {
@@ -92,12 +94,16 @@ export const holds: Chapter<HoldsBody, HoldsState> = {
         return b.checks.every((code) => open.some((h) => h.check === code)) ? null : 'not_on_hold';
       },
       reopens: true,
+      bearsOn: [],
+      posted: 'decide',
     },
     rework_done: {
       apply: (s) => {
         s.reworkOpen = false;
       },
       refuses: (s) => (s.reworkOpen ? null : 'no_rework'),
+      bearsOn: [],
+      posted: 'work',
     },
     hold_lifted: {
       apply: (s, b) => {
@@ -108,6 +114,8 @@ export const holds: Chapter<HoldsBody, HoldsState> = {
         s.holds.some((h) => h.open && h.id === b.holdId && h.source === 'rule')
           ? null
           : 'no_open_hold',
+      bearsOn: [],
+      posted: null,
     },
   },
 };

@@ -79,10 +79,11 @@ export const making: Chapter<MakingBody, MakingState> = {
       },
       correctable: true,
       bearsOn: (b) => [
-        ...(b.step === 'stuff' ? ['come_up', 'uncured_smoke', 'ingredients'] : []),
+        ...(b.step === 'stuff' ? (['come_up', 'uncured_smoke', 'ingredients'] as const) : []),
         'cold_chain',
         'making',
       ],
+      posted: 'work',
     },
     step_ticked: {
       apply: (s, b, e) => {
@@ -118,6 +119,7 @@ export const making: Chapter<MakingBody, MakingState> = {
       correctable: true,
       stoppedByHold: true,
       bearsOn: ['making', 'cold_chain'],
+      posted: 'work',
     },
   },
 };

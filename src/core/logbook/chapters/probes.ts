@@ -1,3 +1,4 @@
+import type { CheckCode } from '../check-code';
 import type { ReadingPlace } from '../../units/plausible';
 import { HEAT, PROBES, type Chapter } from '../chapter';
 import type { Author } from '../entry';
@@ -50,7 +51,7 @@ export type HandReading = {
 
 export type ProbesState = { probes: ProbeUse[]; hand: HandReading[] };
 
-const OF_READING: Record<ReadingPlace, readonly string[]> = {
+const OF_READING: Record<ReadingPlace, readonly CheckCode[]> = {
   core: [...HEAT, 'cooling', 'serving', 'cold_chain'],
   air: ['uncured_smoke', 'probe_evidence', 'fermentation'],
   wet_bulb: ['probe_evidence'],
@@ -80,6 +81,7 @@ export const probes: Chapter<ProbesBody, ProbesState> = {
           : null,
       correctable: true,
       bearsOn: PROBES,
+      posted: 'work',
     },
     probe_removed: {
       apply: (s, b, e) => {
@@ -95,6 +97,7 @@ export const probes: Chapter<ProbesBody, ProbesState> = {
           : 'probe_not_placed',
       correctable: true,
       bearsOn: PROBES,
+      posted: 'work',
     },
     reading_logged: {
       apply: (s, b, e) => {
@@ -103,6 +106,7 @@ export const probes: Chapter<ProbesBody, ProbesState> = {
       },
       correctable: true,
       bearsOn: (b) => OF_READING[b.what],
+      posted: 'work',
     },
     readings_imported: {
       apply: (s, b) => {
@@ -121,6 +125,7 @@ export const probes: Chapter<ProbesBody, ProbesState> = {
       },
       correctable: true,
       bearsOn: PROBES,
+      posted: null,
     },
   },
 };

@@ -35,8 +35,22 @@ export const record: Chapter<RecordBody, RecordState> = {
         s.practice = b.practice ?? false;
       },
       refuses: (s) => (s.startedS > 0 ? 'already_started' : null),
+      bearsOn: [],
+      posted: null,
     },
-    noted: { apply: () => undefined, correctable: true, afterSignature: true },
-    corrected: { apply: () => undefined, afterSignature: true, reopens: true },
+    noted: {
+      apply: () => undefined,
+      correctable: true,
+      afterSignature: true,
+      posted: 'work',
+      bearsOn: [],
+    },
+    corrected: {
+      apply: () => undefined,
+      afterSignature: true,
+      reopens: true,
+      posted: 'work',
+      bearsOn: [],
+    },
   },
 };

@@ -124,6 +124,7 @@ export const run: Chapter<RunBody, RunState> = {
       correctable: true,
       stoppedByHold: true,
       bearsOn: [...HEAT, 'fermentation'],
+      posted: 'work',
     },
     stage_started: {
       apply: (s, b, e) => {
@@ -143,6 +144,7 @@ export const run: Chapter<RunBody, RunState> = {
       },
       correctable: true,
       bearsOn: [...HEAT, 'fermentation'],
+      posted: 'work',
     },
     stage_extended: {
       apply: (s, b, e) => {
@@ -152,6 +154,8 @@ export const run: Chapter<RunBody, RunState> = {
       refuses: (s, b) =>
         inRun(s) ?? (s.run!.stages.at(-1)!.index === b.stageIndex ? null : 'not_this_stage'),
       correctable: true,
+      bearsOn: [],
+      posted: 'work',
     },
     run_paused: {
       apply: (s, b, e) => {
@@ -160,6 +164,8 @@ export const run: Chapter<RunBody, RunState> = {
       refuses: (s) =>
         inRun(s) ?? (s.run!.pauses.some((p) => p.toS === null) ? 'already_paused' : null),
       correctable: true,
+      bearsOn: [],
+      posted: 'work',
     },
     run_resumed: {
       apply: (s, _b, e) => {
@@ -168,6 +174,8 @@ export const run: Chapter<RunBody, RunState> = {
       },
       refuses: (s) => inRun(s) ?? (s.run!.pauses.some((p) => p.toS === null) ? null : 'not_paused'),
       correctable: true,
+      bearsOn: [],
+      posted: 'work',
     },
     moved: {
       apply: (s, b, e) => {
@@ -180,6 +188,7 @@ export const run: Chapter<RunBody, RunState> = {
       refuses: inRun,
       correctable: true,
       bearsOn: HEAT,
+      posted: 'work',
     },
     event_logged: {
       apply: (s, b, e) => {
@@ -187,6 +196,8 @@ export const run: Chapter<RunBody, RunState> = {
       },
       refuses: (s) => (s.run ? null : 'run_not_started'),
       correctable: true,
+      bearsOn: [],
+      posted: 'work',
     },
     pulled: {
       apply: (s, _b, e) => {
@@ -197,6 +208,7 @@ export const run: Chapter<RunBody, RunState> = {
       refuses: inRun,
       correctable: true,
       bearsOn: [...HEAT, 'cooling', 'serving'],
+      posted: 'work',
     },
     put_back: {
       apply: (s, _b, e) => cookOn(s, e.happenedS),
@@ -206,6 +218,7 @@ export const run: Chapter<RunBody, RunState> = {
       },
       correctable: true,
       bearsOn: [...HEAT, 'cooling', 'serving'],
+      posted: 'work',
     },
     chill_started: {
       apply: (s, b, e) => {
@@ -217,6 +230,7 @@ export const run: Chapter<RunBody, RunState> = {
       },
       correctable: true,
       bearsOn: ['cooling', 'serving', 'probe_evidence'],
+      posted: 'work',
     },
   },
 };

@@ -28,6 +28,8 @@ export const signing: Chapter<SigningBody, SigningState> = {
         return s.holds.some((h) => h.open) ? 'on_hold' : null;
       },
       stoppedByHold: true,
+      bearsOn: [],
+      posted: null,
     },
   },
 };

@@ -248,6 +248,7 @@ export const weighing: Chapter<WeighingBody, WeighingState> = {
         (!isMeat(r, b.lineId) && s.meatG === null ? 'meat_first' : null),
       correctable: true,
       bearsOn: ['dose', 'cure_hold', 'cooling', 'ingredients'],
+      posted: 'work',
     },
     lot_allowed: {
       apply: (s, b) => {
@@ -259,6 +260,7 @@ export const weighing: Chapter<WeighingBody, WeighingState> = {
         });
       },
       bearsOn: ['dose'],
+      posted: 'decide',
     },
     cure_checked: {
       apply: (s, b, e) => {
@@ -276,6 +278,8 @@ export const weighing: Chapter<WeighingBody, WeighingState> = {
         if (cures.length === 0) return 'check_first_weigh';
         return cures.some((w) => w.entryId === b.weighedId) ? null : 'check_stale';
       },
+      bearsOn: [],
+      posted: 'work',
     },
   },
 };

@@ -9,6 +9,7 @@ import { runStepsOf } from '../../route/read';
 import type { HouseKind } from '../../route/step';
 import type { PlanResource } from '../many';
 import { planKey } from '../recipe-blocks';
+import { OF_PLACE } from './of-place';
 
 /** A place of the site as far as planning goes; figures that nobody gave are null. */
 export type PlanPlace = {
@@ -20,9 +21,7 @@ export type PlanPlace = {
   dropMm: number | null;
 };
 
-/** Places in which one program runs at a time. In the others everything lies side by side. */
-const ONE_RUN: readonly HouseKind[] = ['house', 'water_bath', 'oven', 'chamber'];
-export const isOneRun = (kind: HouseKind): boolean => ONE_RUN.includes(kind);
+export const isOneRun = (kind: HouseKind): boolean => OF_PLACE[kind].oneRun;
 /** Room of a place where nobody has said, g: it never stands in the way. */
 const NO_LIMIT_G = 1e9;
 

@@ -1,12 +1,10 @@
 import type { HouseKind } from '../../route/step';
+import { OF_PLACE } from './of-place';
 import type { PlanBatch, PlanResource, WaitUse } from '../many';
 import type { PlanPlace } from './places';
 
 /** What is cold may stand about so long, s; what waits longer does so in a cooler. Usual. */
 const STANDS_S = 2 * 3600;
-/** In these it stays where it is until the next step. */
-const STAYS_IN: readonly HouseKind[] = ['cooler', 'freezer', 'drying_room'];
-
 /**
  * What product takes while it waits for its next step: the cooler, freezer or drying room in which it is; otherwise, once it
  * waits longer than it may stand about, a cooler. Nothing at a site that has no such place, or none that holds it.
@@ -18,7 +16,7 @@ export function waitUse(
   place: HouseKind | null,
   waitS: number,
 ): WaitUse | undefined {
-  const stays = place !== null && STAYS_IN.includes(place);
+  const stays = place !== null && OF_PLACE[place].stays;
   const freeS = stays ? 0 : STANDS_S;
   if (waitS <= freeS) return undefined;
   const anyOf = places
@@ -37,7 +35,7 @@ export function withRoomForBegun(
   places: readonly PlanPlace[],
   begun: readonly PlanBatch['steps'][],
 ): PlanResource[] {
-  const stays = new Set(places.filter((p) => STAYS_IN.includes(p.kind)).map((p) => p.id));
+  const stays = new Set(places.filter((p) => OF_PLACE[p.kind].stays).map((p) => p.id));
   return resources.map((r) => {
     if (!stays.has(r.id)) return r;
     const takes = ({ uses, waits }: PlanBatch['steps'][number]) => {
