@@ -2,9 +2,25 @@ import { seriousIssues } from './support/axe';
 import { expect, test, type Page } from './support/test';
 import { openBatch, signIn } from './support/people';
 import { SCREENS } from './support/screens';
+import { everyDoor } from './support/who-may';
+
+/** Pages that only somebody sees who is not signed in yet. */
+const BEFORE_PEOPLE = ['/welcome'];
+const seen = new Set<string>();
+
+/** Pages of the application that were not looked at. */
+const unseen = () =>
+  everyDoor()
+    .flatMap((door) => (door.startsWith('page ') ? [door.slice('page '.length)] : []))
+    .filter((page) => !BEFORE_PEOPLE.includes(page))
+    .filter((page) => {
+      const pattern = new RegExp(`^${page.replace('[id]', '[^/]+')}$`);
+      return ![...seen].some((path) => pattern.test(path));
+    });
 
 /** All of it in the light theme; then what the dark one alone can break, its colours, on the same page. */
 async function noSeriousIssue(page: Page): Promise<void> {
+  seen.add(new URL(page.url()).pathname);
   const light = await seriousIssues(page);
   await page.emulateMedia({ colorScheme: 'dark' });
   const dark = await seriousIssues(page, ['color-contrast']);
@@ -35,7 +51,11 @@ test('every screen passes the accessibility check, in both themes', async ({ pag
   await page.getByRole('link', { name: 'Pork belly' }).click();
   await expect(page.getByRole('region', { name: 'Where it went' })).toBeVisible();
   await noSeriousIssue(page);
-  for (const tab of ['', '/house', '/house?log=core', '/verdict', '/log', '/after']) {
+  await page.goto('/bench/programs');
+  await page.locator('main a[href^="/bench/programs/"]:not([href$="/new"])').first().click();
+  await page.waitForURL(/\/bench\/programs\/[0-9a-f-]{36}/);
+  await noSeriousIssue(page);
+  for (const tab of ['', '/stuffing', '/house', '/house?log=core', '/verdict', '/log', '/after']) {
     await openBatch(page, 'Chilling', tab);
     await noSeriousIssue(page);
   }
@@ -47,6 +67,7 @@ test('every screen passes the accessibility check, in both themes', async ({ pag
     await expect(page.getByRole('region', { name: region, exact: true })).toBeVisible();
     await noSeriousIssue(page);
   }
+  expect(unseen()).toEqual([]);
 });
 
 test('on a phone nothing scrolls sideways and every target on the floor is large enough', async ({

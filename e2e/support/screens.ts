@@ -30,4 +30,5 @@ export const SCREENS = [
   '/batches/new?meat=31.5',
   '/house/little',
   '/account',
+  '/not-allowed',
 ];

@@ -6,8 +6,11 @@ import type { Case, Check } from './check';
 import { standingDecision } from './decisions';
 import { requireCase } from './require-case';
 
-/** Which judgement this is: it goes with every signature, so that an older one is known as such. */
-export const JUDGEMENT = 5;
+/**
+ * Which judgement this is: it goes with every signature, so that an older one is known as such. `judgement.test.ts` fails
+ * where something is judged in another way under the same number.
+ */
+export const JUDGEMENT = 6;
 
 export type Verdict = {
   checks: Check[];

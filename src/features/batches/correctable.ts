@@ -1,4 +1,4 @@
-import type { EntryBody, Quantity } from '@/core';
+import type { EntryBody, EntryKind, Quantity } from '@/core';
 import type { PostedBody } from '@/features/logbook/contract';
 
 export type Corrected = Extract<PostedBody, { kind: 'corrected' }>['replacement'];
@@ -56,33 +56,89 @@ function frozenFigures(body: Extract<EntryBody, { kind: 'parasites_controlled' }
   };
 }
 
+type ByKind = { [K in EntryKind]: (body: Extract<EntryBody, { kind: K }>) => Figures | null };
+
+const temperature = <B extends Extract<PostedBody, { tempC: number }>>(body: B) =>
+  one('temperature', body.tempC, (tempC) => ({ ...body, tempC }) as Corrected);
+const cooler = (body: Extract<EntryBody, { kind: 'cure_hold_started' | 'cure_hold_ended' }>) =>
+  one('temperature', body.coolerC ?? 0, (coolerC) => ({ ...body, coolerC }));
+/** Its time can be put right, or it is struck out and told anew. */
+const none = () => null;
+
+/** What of each kind of entry can be put right by figures; a kind that says nothing of it does not compile. */
+const FIGURES: ByKind = {
+  weighed: (body) =>
+    one(body.amountG >= 1000 ? 'mass' : 'dose', body.amountG, (amountG) => ({
+      ...typed(body),
+      amountG,
+    })),
+  reading_logged: temperature,
+  batter_measured: temperature,
+  cure_hold_started: cooler,
+  cure_hold_ended: cooler,
+  piece_weighed: (body) => one('dose', body.weightG, (weightG) => ({ ...typed(body), weightG })),
+  step_ticked: (body) =>
+    body.tempC === undefined
+      ? null
+      : one('temperature', body.tempC, (tempC) => ({ ...body, tempC })),
+  bowl_weighed: (body) => one('mass', body.grossG, (grossG) => ({ ...body, grossG })),
+  step_done: stepFigures,
+  parasites_controlled: frozenFigures,
+  ph_logged: none,
+  ph_doubted: none,
+  alarm_raised: none,
+  alarm_cleared: none,
+  alarm_told: none,
+  alarm_acknowledged: none,
+  loads_set: none,
+  addition_ticked: none,
+  trial_cooked: none,
+  culture_started: none,
+  fresh_part_made: none,
+  reminder_answered: none,
+  drying_started: none,
+  piece_ended: none,
+  aw_logged: none,
+  plan_named: none,
+  labelled: none,
+  served: none,
+  casing_soaked: none,
+  links_checked: none,
+  stuffing_weighed: none,
+  faults_counted: none,
+  sound_piece_kept: none,
+  hung: none,
+  stick_weighed: none,
+  surface_touched: none,
+  smoke_seen: none,
+  damper_set: none,
+  bath_seen: none,
+  weather_noted: none,
+  held: none,
+  disposed: none,
+  rework_done: none,
+  hold_lifted: none,
+  probe_placed: none,
+  probe_removed: none,
+  readings_imported: none,
+  batch_started: none,
+  noted: none,
+  corrected: none,
+  run_started: none,
+  stage_started: none,
+  stage_extended: none,
+  run_paused: none,
+  run_resumed: none,
+  moved: none,
+  event_logged: none,
+  pulled: none,
+  put_back: none,
+  chill_started: none,
+  signed: none,
+  lot_allowed: none,
+  cure_checked: none,
+};
+
 /** What of an entry can be put right by figures; null when only its time can be, or it is struck out. */
-export function figuresOf(body: EntryBody): Figures | null {
-  switch (body.kind) {
-    case 'weighed':
-      return one(body.amountG >= 1000 ? 'mass' : 'dose', body.amountG, (amountG) => ({
-        ...typed(body),
-        amountG,
-      }));
-    case 'reading_logged':
-    case 'batter_measured':
-      return one('temperature', body.tempC, (tempC) => ({ ...body, tempC }));
-    case 'cure_hold_started':
-    case 'cure_hold_ended':
-      return one('temperature', body.coolerC ?? 0, (coolerC) => ({ ...body, coolerC }));
-    case 'piece_weighed':
-      return one('dose', body.weightG, (weightG) => ({ ...typed(body), weightG }));
-    case 'step_ticked':
-      return body.tempC === undefined
-        ? null
-        : one('temperature', body.tempC, (tempC) => ({ ...body, tempC }));
-    case 'bowl_weighed':
-      return one('mass', body.grossG, (grossG) => ({ ...body, grossG }));
-    case 'step_done':
-      return stepFigures(body);
-    case 'parasites_controlled':
-      return frozenFigures(body);
-    default:
-      return null;
-  }
-}
+export const figuresOf = (body: EntryBody): Figures | null =>
+  (FIGURES[body.kind] as (body: EntryBody) => Figures | null)(body);

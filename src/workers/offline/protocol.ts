@@ -19,15 +19,28 @@ export type PushSays = {
 export type ToWorker = { kind: 'keep'; urls: string[] } | { kind: 'forget' };
 
 /** Pages of the floor: what is opened with wet hands where no network is. */
-const FLOOR = [
-  /^\/$/,
-  /^\/batches\/[^/]+(\/(stuffing|house|verdict|log))?$/,
-  /^\/house(\/[^/]+(\/map)?)?$/,
-  /^\/recipes\/[^/]+\/sheet$/,
-  /^\/stores\/casings$/,
-  /^\/cleaning$/,
-];
+export const FLOOR_PAGES = [
+  '/',
+  '/batches/[id]',
+  '/batches/[id]/stuffing',
+  '/batches/[id]/house',
+  '/batches/[id]/verdict',
+  '/batches/[id]/log',
+  '/house',
+  '/house/[id]',
+  '/house/[id]/map',
+  '/recipes/[id]/sheet',
+  '/stores/casings',
+  '/cleaning',
+] as const;
+export type FloorPage = (typeof FLOOR_PAGES)[number];
+
+const PATTERNS = FLOOR_PAGES.map((p) => new RegExp(`^${p.replace('[id]', '[^/]+')}$`));
 
 /** Is this a page that is kept on the device? */
 export const isFloorPage = (pathname: string): boolean =>
-  !pathname.startsWith('/batches/new') && FLOOR.some((f) => f.test(pathname));
+  pathname !== '/batches/new' && PATTERNS.some((p) => p.test(pathname));
+
+/** The address of a page of the floor. */
+export const floorAddress = (page: FloorPage, id = ''): string =>
+  page.replace('[id]', encodeURIComponent(id));
