@@ -244,14 +244,7 @@ export {
 export { followingStage } from './house/run/follow-house';
 export { putBackUntilS, putBackWithinS } from './house/run/put-back';
 export * from './logbook';
-export type {
-  Calibrations,
-  Case,
-  Check,
-  CheckStatus,
-  Figure,
-  Series,
-} from './verdict/check';
+export type { Calibrations, Case, Check, CheckStatus, Figure, Series } from './verdict/check';
 export { CHECK_CODES, type CheckCode } from './logbook/check-code';
 export type { FigureName } from './verdict/figures';
 export type { Reason } from './verdict/reasons';
