@@ -99,10 +99,10 @@ test('practice: a run is hung, sped up, broken and judged, and nothing of it is 
   await page.goto('/bench/practice');
   await page.getByRole('button', { name: 'Hang it and start' }).click();
   await page.getByRole('button', { name: '900×' }).click();
-  await expect(page.getByText('The stage has what it waited for')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('The stage has what it waited for')).toBeVisible();
   await page.getByRole('button', { name: /^Next stage/ }).click();
   await page.getByRole('button', { name: 'Probe core-1 slid out' }).click();
-  await expect(page.getByText('A core probe shows the air')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('A core probe shows the air')).toBeVisible();
   await expect(page.getByText(/can never be released/)).toBeVisible();
   await noSeriousIssue(page);
   await page.goto('/');
@@ -158,9 +158,9 @@ test('a load of two diameters: the link is lost, a probe slides out, the thin on
     }).flat();
   await expect(page.getByText('No core readings').first()).toBeVisible({ timeout: 420_000 });
   await page.getByRole('button', { name: 'I see to it' }).first().click();
-  await expect(other.getByText('Seen by Ines Quill').first()).toBeVisible({ timeout: 30_000 });
+  await expect(other.getByText('Seen by Ines Quill').first()).toBeVisible();
   await report(page, 0, course(400, 10));
-  await expect(page.getByText('No core readings')).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByText('No core readings')).toHaveCount(0);
 
   const moment = (secondsAgo: number, core: number) => [
     { channel: 'air', at: ago(secondsAgo), tempC: 67 },

@@ -80,7 +80,7 @@ test('the network gone while saving: kept here, sent later, once', async ({ page
   await page.getByRole('button', { name: 'Add the note' }).click();
   await expect(page.getByText('One entry is kept here and will be sent')).toBeVisible();
   await context.setOffline(false);
-  await expect(page.getByText('One entry is kept here')).toBeHidden({ timeout: 20_000 });
+  await expect(page.getByText('One entry is kept here')).toBeHidden();
   await page.goto(`${href}/log`);
   await expect(page.getByText('Note: Fed the fire while the link was down')).toHaveCount(1);
 });
@@ -97,7 +97,7 @@ test('a session that ended in the middle of a form: nothing is lost', async ({
   await page.getByRole('button', { name: 'Add the note' }).click();
   await expect(page.getByText('Your session has ended')).toBeVisible();
   await signIn(page, 'ines');
-  await expect(page.getByText('kept here and will be sent')).toBeHidden({ timeout: 20_000 });
+  await expect(page.getByText('kept here and will be sent')).toBeHidden();
   await page.goto(`${href}/log`);
   await expect(page.getByText(`Note: ${words}`)).toHaveCount(1);
 });

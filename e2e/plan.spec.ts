@@ -31,7 +31,7 @@ async function makeLink(page: Page, whom: string): Promise<string> {
 const board = (page: Page) => page.getByRole('group', { name: 'Board' });
 const planAll = async (page: Page) => {
   await page.getByRole('button', { name: 'Plan everything' }).click();
-  await expect(page.getByText(/^Planned in /)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/^Planned in /)).toBeVisible();
 };
 
 test('an eighth batch is wished and planned; one is pinned; the house is out for two hours: the changed plan is taken, lists and calendar follow', async ({
@@ -97,7 +97,7 @@ test('an eighth batch is wished and planned; one is pinned; the house is out for
 
   await page.goto('/plan');
   const offer = page.getByRole('region', { name: 'A changed plan is offered' });
-  await expect(offer.getByText(/steps? moves?, of/)).toBeVisible({ timeout: 20_000 });
+  await expect(offer.getByText(/steps? moves?, of/)).toBeVisible();
   /* Offered, not imposed. */
   expect(await calendar(page, feed)).toEqual(
     expect.arrayContaining([
