@@ -73,7 +73,7 @@ function requireInput(i: DryingInput): void {
  * @throws RangeError naming the field
  * Range: −5 to 45 °C, 20 to 100 % humidity, up to 250 days. Drying begins with what is hung: a loss before is another start.
  * @source Crank (1975) ch. 5, 7.3; Lewis analogy; checked against the series for constant diffusivity
- * @example simulateDrying({ piece: { diameterMm: 60, waterFraction: 0.56, fatFraction: 0.22, saltFraction: 0.027 }, air: [{ tS: 0, airC: 13, rh: 0.78 }], startS: 0, untilS: 28 * 86400, permeability: 0.6 }).samples.at(-1)!.lossFraction // 0.3, about
+ * @example simulateDrying({ piece: { diameterMm: 60, waterFraction: 0.56, fatFraction: 0.22, saltFraction: 0.027 }, air: [{ tS: 0, airC: 13, rh: 0.78 }], startS: 0, untilS: 28 * 86400, permeability: 0.6 }).samples.at(-1)!.lossFraction // 0.36
  */
 export function simulateDrying(input: DryingInput): DryingCourse {
   requireInput(input);

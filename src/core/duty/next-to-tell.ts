@@ -22,7 +22,7 @@ const isOn = ({ hours }: DutyPerson, now: string): boolean => {
 /**
  * Who is on duty at a time of the day, in the order of the list.
  * @param now time of the day at the site, "07:30"
- * @example onDuty([{ personId: 'a', hours: { from: '22:00', to: '06:00' } }], '23:10') // that one
+ * @example onDuty([{ personId: 'a', hours: { from: '22:00', to: '06:00' } }], '23:10').length // 1
  */
 export const onDuty = (list: readonly DutyPerson[], now: string): DutyPerson[] =>
   list.filter((p) => isOn(p, now));

@@ -84,7 +84,7 @@ const steepOf = (c: PhCurve) => (c.fallPerH * (1 + c.shape) ** (1 + 1 / c.shape)
  * tangent meets the beginning at `lagH`.
  * @param workedH hours at the best temperature, or as much work at another, ≥ 0
  * @source Zwietering et al. (1990), Appl. Environ. Microbiol. 56, table 2 (modified Richards)
- * @example phAfter(0, { startPh: 5.8, depth: 1, lagH: 4, fallPerH: 0.1, shape: 1 }) // 5.76
+ * @example phAfter(0, { startPh: 5.8, depth: 1, lagH: 4, fallPerH: 0.1, shape: 1 }) // 5.77
  */
 export function phAfter(workedH: number, c: PhCurve): number {
   const inner = 1 + c.shape * Math.exp(1 + c.shape + steepOf(c) * (c.lagH - workedH));

@@ -22,7 +22,7 @@ export type DegreeHoursAhead = {
  * @param aheadC chamber from now on, °C · @param target hour of the pH as {@link forecastPh} gives it
  * @throws RangeError naming the field
  * @source good-practice degree-hour limits, see {@link degreeHours}
- * @example degreeHoursAhead({ rule, chamber: [{ tS: 0, tempC: 25.6 }], aheadC: 25.6, startS: 0, nowS: 36000, target: { p10S: 54000, p50S: 72000, p90S: 90000 } }).atTarget.p50 // 200
+ * @example degreeHoursAhead({ rule: { targetPh: 5.3, floorC: 15.6, bands: [{ belowC: 32, degreeHours: 667 }] }, chamber: [{ tS: 0, tempC: 25.6 }], aheadC: 25.6, startS: 0, nowS: 36000, target: { p10S: 54000, p50S: 72000, p90S: 90000 } }).atTarget.p50 // 200
  */
 export function degreeHoursAhead(input: {
   rule: FermentationRule;

@@ -107,7 +107,7 @@ function check(input: { trims: readonly Trim[]; targetFatFraction: number; total
  * @throws RangeError naming the field that is out of its interval
  * @source linear programming, simplex method (Dantzig 1947), solved by a library
  * @example blendTrims({ trims: [{ id: 'lean', fatFraction: 0.1, availableG: 9e3 }, { id: 'fat', fatFraction: 0.9, availableG: 9e3 }],
- *   targetFatFraction: 0.3, totalG: 8000 }).lines // lean 6000 g, fat 2000 g
+ *   targetFatFraction: 0.3, totalG: 8000 }).lines // [{ id: 'lean', amountG: 6000 }, { id: 'fat', amountG: 2000 }]
  */
 export function blendTrims(input: {
   trims: readonly Trim[];

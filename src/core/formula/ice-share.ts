@@ -67,7 +67,7 @@ function endC(i: IceInput, iceG: number): number {
  * false when even all the water as ice ends warmer than targetC (then iceG is all of it)
  * @throws RangeError naming the field that is out of its interval
  * Valid for meat from −20 to 40 °C. Heat from the room is not in here: see {@link roomHeatJPerG}. @source heat balance; latent heat of ice 334 kJ/kg
- * @example iceShare({ meatG: 10000, meatC: 2, waterG: 2500, waterC: 10, iceC: -5, targetC: 12, workJPerG: 40 })
+ * @example iceShare({ meatG: 10000, meatC: 2, waterG: 2500, waterC: 10, iceC: -5, targetC: 12, workJPerG: 40 }) // { iceG: 360.3, waterG: 2139.7, feasible: true }
  */
 export function iceShare(input: IceInput): IceShare {
   requirePositive('meatG', input.meatG);

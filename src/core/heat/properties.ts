@@ -23,7 +23,7 @@ const at = ([a, b, c]: readonly [number, number, number] | readonly number[]) =>
  * @returns W/(m·K), kg/m³, J/(kg·K)
  * @throws RangeError when the fractions are out of range
  * @source Choi & Okos (1986); Krischer's mixing of parallel and series layers
- * @example thermalProperties({ fatFraction: 0.25, waterFraction: 0.57 }).kWmK // about 0.41
+ * @example thermalProperties({ fatFraction: 0.25, waterFraction: 0.57 }).kWmK // 0.38
  */
 export function thermalProperties(of: FoodComposition): ThermalProperties {
   const fat = requireBetween('fatFraction', of.fatFraction, 0, 0.7);

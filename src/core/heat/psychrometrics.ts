@@ -55,7 +55,7 @@ export function slopeFrom(place: number): number {
  * @param airC −40 to 200 °C · @param wetBulbC at most airC, °C
  * @throws RangeError when the wet bulb is above the dry bulb
  * @source ASHRAE Handbook of Fundamentals (2017), ch. 1, eq. 33 and 35, through psychrolib
- * @example vapourFromWetBulb(60, 60) // 19 950 Pa, saturated
+ * @example vapourFromWetBulb(60, 60) // 19944
  */
 export function vapourFromWetBulb(airC: number, wetBulbC: number): number {
   requireBetween('airC', airC, -40, 200);

@@ -67,7 +67,7 @@ const frozenShare = (tempC: number) =>
  * apparent heat (the water that freezes on the way gives off its heat), cooled from one or both sides.
  * @returns s; null where it does not get there within twelve hours · @throws RangeError naming the field out of range
  * Valid for even layers from −20 to 40 °C. @source heat balance of a slab; apparent heat as in `meatHeatJPerG`
- * @example chillTimeS({ thicknessMm: 40, startC: 5, targetC: -1, freezerC: -18 }) // about 29 min
+ * @example chillTimeS({ thicknessMm: 40, startC: 5, targetC: -1, freezerC: -18 }) // 1716
  */
 export function chillTimeS(input: ChillInput): number | null {
   const thickM = requireBetween('thicknessMm', input.thicknessMm, 5, 150) / 1000;

@@ -26,7 +26,7 @@ const roomGives = ({ tempC, massG, roomC, machine }: PassInput) =>
 /**
  * How warm meat comes out of its next pass: what this machine puts into it, and what the room gives while it lies there.
  * @returns °C · @throws RangeError for a temperature out of range
- * @example passForecast({ tempC: 2, massG: 10000, machine: USUAL_MACHINE }).afterC // about 4.5
+ * @example passForecast({ tempC: 2, massG: 10000, machine: USUAL_MACHINE }).afterC // 4.58
  */
 export function passForecast(input: PassInput): PassForecast {
   const heat = meatHeatJPerG(requireBetween('tempC', input.tempC, COLDEST_C, 30));

@@ -22,7 +22,7 @@ const MOST_SPREAD_C = 1;
  * altitude; the mean of both when both were checked.
  * @param altitudeM m above sea level, −500 to 6000
  * @source field standard, ice-point and boiling-point check
- * @example checkCalibration({ iceC: 0.3, altitudeM: 0 }) // { ok: true, offsetC: 0.3, … }
+ * @example checkCalibration({ iceC: 0.3, altitudeM: 0 }) // { ok: true, offsetC: 0.3 }
  */
 export function checkCalibration(check: CalibrationCheck): CalibrationResult {
   const iceOff = requireFinite('iceC', check.iceC);

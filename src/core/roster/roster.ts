@@ -35,7 +35,7 @@ const isOff = (off: readonly DaysOff[], personId: string, day: string): boolean 
  * Who is there between two instants, in the site's zone. Extra hours count on days off too: somebody said that they come.
  * @param timeZone IANA zone · @param fromS, toS epoch s
  * @throws RangeError when the zone is unknown or a time is not finite
- * @example rosterSpans(roster, 'Europe/Berlin', fromS, toS) // [{ startS, endS, people: ['ada', 'ben'] }, …]
+ * @example rosterSpans({ shifts: [{ personId: 'ada', days: [1], from: '08:00', to: '12:00' }], off: [], extra: [] }, 'Europe/Berlin', 1704067200, 1704153600) // [{ startS: 1704092400, endS: 1704106800, people: ['ada'] }]
  */
 export function rosterSpans(
   roster: Roster,

@@ -14,7 +14,7 @@ export type Holding =
  * have to, and say nothing.
  * @param pieces of the earliest plan, in order · @param working hours over its time · @param nowS when it could begin, s
  * @returns null for a plan of nothing
- * @example whatHolds(plan.earliest, working, nowS) // { code: 'hours', key: 'stuff', atS }: stuffing waits for the morning
+ * @example whatHolds([{ key: 'stuff', startS: 7200, endS: 9000, durationS: 1800, attended: true }], [{ startS: 7200, endS: 36000 }], 0) // { code: 'hours', key: 'stuff', atS: 7200 }
  */
 export function whatHolds(
   pieces: readonly PlannedPiece[],

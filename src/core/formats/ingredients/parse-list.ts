@@ -210,7 +210,7 @@ function readLine(lineNo: number, text: string): Draft | UnclearLine {
  * @param text at most 20,000 characters and 300 lines; what is beyond is handed back as unclear
  * @returns lines in order; unclear lines with a reason; the meat weight that g/kg refer to, g, or null
  * @source US customary volumes; weights of a millilitre from the table beside this file
- * @example parseIngredientList('5 lb pork shoulder\n1 tsp cure #1').lines[1].gPerKg // 2.07 to 2.95
+ * @example parseIngredientList('5 lb pork shoulder\n1 tsp cure #1').lines[1].gPerKg // { low: 2.07, high: 2.95 }
  */
 export function parseIngredientList(text: string): IngredientList {
   const rows = text.slice(0, MAX_TEXT).split(/\r?\n/);
