@@ -11,7 +11,10 @@ export function timeInBand(readings: readonly Reading[], lowC: number, highC: nu
   return sum;
 }
 
-/** The same on one straight piece. */
+/**
+ * The same on one straight piece.
+ * @param a, b the ends of the piece, s and °C · @param lowC, highC °C, lowC < highC
+ */
 export function pieceInBand(a: Reading, b: Reading, lowC: number, highC: number): number {
   const dtS = b.tS - a.tS;
   const low = Math.min(a.tempC, b.tempC);

@@ -38,6 +38,7 @@ function firstReach(
 /**
  * Judges one window from index `i` on. The start counts only if the log shows the temperature on the
  * near side of fromC first; a later return across fromC changes nothing.
+ * @param readings times rising, s and °C · @param i index to begin at · @param window fromC and toC, °C; maxS, s · @param sign 1 warming, −1 cooling
  */
 export function judgeWindow(
   readings: readonly Reading[],

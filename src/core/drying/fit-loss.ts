@@ -54,7 +54,10 @@ const WEIGH_SD = 0.003;
 const MISS: ModelError = { sd: 0.004, memoryS: 6 * 86400 };
 const MOST_MEAN_SQUARE = 9;
 
-/** Loss of a course at a time, straight between its samples. */
+/**
+ * Loss of a course at a time, straight between its samples.
+ * @param tS s
+ */
 export function lossAt({ samples }: DryingCourse, tS: number): number {
   let [low, high] = [0, samples.length - 1];
   if (tS <= samples[0]!.tS) return samples[0]!.lossFraction;
@@ -68,7 +71,10 @@ export function lossAt({ samples }: DryingCourse, tS: number): number {
   return a.lossFraction + ((tS - a.tS) / (b.tS - a.tS)) * (b.lossFraction - a.lossFraction);
 }
 
-/** When a course has lost so much, s; Infinity where it does not. */
+/**
+ * When a course has lost so much, s; Infinity where it does not.
+ * @param loss share of the first weight, [0, 1)
+ */
 export function whenLost({ samples }: DryingCourse, loss: number): number {
   const k = samples.findIndex((s) => s.lossFraction >= loss);
   if (k < 0) return Infinity;

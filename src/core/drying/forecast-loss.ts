@@ -55,6 +55,7 @@ function requireInput(i: LossForecastInput): PieceWeighing[] {
 /**
  * The day on which a hung piece has lost what is asked, with a band: the drying model fitted to its own weights in the air
  * that the room has had and is to have.
+ * @param i piece (mm, shares), weighings (s, g; the first is the start), air so far and ahead (°C, humidity 0 to 1), loss asked for (share)
  * @returns p10S ≤ p50S ≤ p90S on the clock of the weighings; a weight that shows it is `reached`
  * @throws RangeError naming the field
  * Range: as {@link simulateDrying}; a piece that another took the place of, or a scale in the other unit, is `unexplained`.

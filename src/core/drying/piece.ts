@@ -38,7 +38,11 @@ export type Composition = {
   fatPerSolids: number;
 };
 
-/** Checks a piece once, at the door. @throws RangeError naming the field */
+/**
+ * Checks a piece once, at the door.
+ * @param p 8 to 200 mm; water 0.2 to 0.85, fat 0 to 0.6, salt 0 to 0.1 of its mass
+ * @throws RangeError naming the field
+ */
 export function compositionOf(p: DryingPiece): Composition {
   requireBetween('diameterMm', p.diameterMm, 8, 200);
   requireBetween('waterFraction', p.waterFraction, 0.2, 0.85);
@@ -59,11 +63,17 @@ export function compositionOf(p: DryingPiece): Composition {
   };
 }
 
-/** Water activity of a share of the piece with so much water for its solids, estimated. */
+/**
+ * Water activity of a share of the piece with so much water for its solids, estimated.
+ * @param x water by lean solids, kg/kg, > 0
+ */
 export const awAt = (x: number, c: Composition): number =>
   activityOf(Math.max(1e-6, x), c.saltPerSolids);
 
-/** Slope of {@link awAt}. */
+/**
+ * Slope of {@link awAt}.
+ * @param x water by lean solids, kg/kg
+ */
 export function awSlope(x: number, c: Composition): number {
   const d = 1e-3 * Math.max(0.05, x);
   return (awAt(x + d, c) - awAt(x - d, c)) / (2 * d);
@@ -73,7 +83,10 @@ export function awSlope(x: number, c: Composition): number {
 const DIFFUSION = { wetM2S: 1.5e-10, dryness: 0.6, activationJ: 27_000, atC: 13 };
 const GAS_J_MOL_K = 8.314;
 
-/** How much faster water moves at a temperature than at 13 °C, by Arrhenius. */
+/**
+ * How much faster water moves at a temperature than at 13 °C, by Arrhenius.
+ * @param tempC °C
+ */
 export const warmth = (tempC: number): number =>
   Math.exp(
     (-DIFFUSION.activationJ / GAS_J_MOL_K) * (1 / (tempC + 273.15) - 1 / (DIFFUSION.atC + 273.15)),

@@ -38,7 +38,10 @@ const SAMPLES = 400;
 export const MOST_DAYS = 250;
 const USUAL_FILM = 3;
 
-/** Air of a room at a time, straight between what was seen. */
+/**
+ * Air of a room at a time, straight between what was seen.
+ * @param air times rising, s, °C, humidity 0 to 1 · @param tS s · @param from where it was looked at last; moved on
+ */
 export function airAt(air: readonly DryingAir[], tS: number, from: { i: number }): DryingAir {
   while (from.i < air.length - 1 && air[from.i + 1]!.tS <= tS) from.i += 1;
   const [a, b] = [air[from.i]!, air[from.i + 1]];
@@ -69,6 +72,7 @@ function requireInput(i: DryingInput): void {
 /**
  * How a hung piece loses water: radial diffusion in a cylinder that shrinks, its casing against the room's vapour pressure, see
  * {@link MoistCylinder}. As warm as its air throughout; ends, the load around it and the fat that runs are left out.
+ * @param piece as {@link compositionOf} · @param air at least one, times rising, s, °C, humidity 0 to 1 · @param startS, untilS s · @param permeability of the casing, 0 to 1
  * @returns samples from `startS` to `untilS` (or to `untilLoss`), times rising, and when `untilLoss` is met, s or null
  * @throws RangeError naming the field
  * Range: −5 to 45 °C, 20 to 100 % humidity, up to 250 days. Drying begins with what is hung: a loss before is another start.

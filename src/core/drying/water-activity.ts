@@ -22,7 +22,10 @@ export function brineActivity(molality: number): number {
   return molality >= b ? to : from + ((molality - a) / (b - a)) * (to - from);
 }
 
-/** As {@link estimateAw}, of one gram of solids, for the model's inner loop: nothing is checked. */
+/**
+ * As {@link estimateAw}, of one gram of solids, for the model's inner loop: nothing is checked.
+ * @param waterG, saltG for one gram of solids, g, waterG > 0
+ */
 export function activityOf(waterG: number, saltG: number): number {
   const brine = brineActivity((saltG * SALT_MOL_PER_G * 1000) / waterG);
   const bound = OSWIN.waterPerG / waterG;

@@ -29,6 +29,7 @@ export const USUAL_WAKING: Waking = { readyS: 15 * 60, staleS: 2 * 3600 };
 
 /**
  * The clock of a culture in its water, by its card. A label that lets it wait for longer than it may be used is taken at its use.
+ * @param card wakeS and useWithinS of its label, s; usual where left out
  * @example wakingOf({ wakeS: 1800 }) // { readyS: 1800, staleS: 7200 }
  */
 export function wakingOf(card?: Pick<CultureCard, 'wakeS' | 'useWithinS'>): Waking {
@@ -39,6 +40,7 @@ export function wakingOf(card?: Pick<CultureCard, 'wakeS' | 'useWithinS'>): Waki
 /**
  * The course that a culture starts from, by its card: that of its tempo, at the temperatures of its label. Half a range
  * is taken as far as it goes: the other temperatures stay those of the tempo, moved aside where they would stand in the way.
+ * @param card tempo, and what its label says of coldest, best and hottest, °C
  * @throws RangeError naming the figure where coldest, best and hottest are not in this order
  * @example cardCourse({ organisms: '', tempo: 'slow', storage: 'cold' }).bestC // 28
  */

@@ -31,7 +31,11 @@ export type CultureCourse = {
 export const CULTURE_TEMPOS = ['fast', 'medium', 'slow'] as const;
 export type CultureTempo = (typeof CULTURE_TEMPOS)[number];
 
-/** Checks a culture's figures once, at the door. @throws RangeError naming the figure */
+/**
+ * Checks a culture's figures once, at the door.
+ * @param c minC −5 to 40, maxC 10 to 60, bestC between them, °C; lagH h and fallPerH pH/h, > 0; floorPh 3.5 to 7
+ * @throws RangeError naming the figure
+ */
 export function requireCulture(c: CultureCourse): CultureCourse {
   requireBetween('minC', c.minC, -5, 40);
   requireBetween('maxC', c.maxC, 10, 60);
@@ -91,7 +95,10 @@ export function phAfter(workedH: number, c: PhCurve): number {
   return c.startPh - c.depth * inner ** (-1 / c.shape);
 }
 
-/** Hours of work at which a curve comes to a pH; Infinity where it does not, 0 where it began below. */
+/**
+ * Hours of work at which a curve comes to a pH; Infinity where it does not, 0 where it began below.
+ * @param ph pH · @param c curve at the best temperature, hours
+ */
 export function hoursTo(ph: number, c: PhCurve): number {
   const share = (c.startPh - ph) / c.depth;
   if (share <= 0) return 0;

@@ -3,7 +3,10 @@ import type { FermentationRule } from '../rules/rule';
 
 const HOUR = 3600;
 
-/** Degree-hours that a chamber at this highest temperature may take, °C·h. */
+/**
+ * Degree-hours that a chamber at this highest temperature may take, °C·h.
+ * @param warmestC of the chamber over the ferment, °C
+ */
 export function degreeHourLimit(rule: FermentationRule, warmestC: number): number {
   const band =
     rule.bands.find((b) => (b.inclusive ? warmestC <= b.belowC : warmestC < b.belowC)) ??

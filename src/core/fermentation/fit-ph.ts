@@ -132,7 +132,10 @@ export function fitPh(
   };
 }
 
-/** pH of a course at a time, with what it is known to miss by then. */
+/**
+ * pH of a course at a time, with what it is known to miss by then.
+ * @param workedH hours of work done by then, ≥ 0 · @param tS when, s
+ */
 export function coursePh(c: LikelyCourse, workedH: number, tS: number, error: ModelError): number {
   return phAfter(workedH, c.curve) - missAt(c.known, tS, error).mean;
 }

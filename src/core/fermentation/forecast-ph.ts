@@ -67,7 +67,10 @@ const SEED = 8;
 const COURSE_POINTS = 120;
 const USUAL_AHEAD_SD_C = 0.7;
 
-/** How slowly a sausage follows the chamber, s: a lumped cylinder, `ρ·cp·r / 2h`, in moving air of 12 W/m²K. */
+/**
+ * How slowly a sausage follows the chamber, s: a lumped cylinder, `ρ·cp·r / 2h`, in moving air of 12 W/m²K.
+ * @param diameterMm mm, > 0
+ */
 export const meatLagS = (diameterMm: number) => (1050 * 3400 * (diameterMm / 2000)) / (2 * 12);
 
 function requireInput(i: PhForecastInput): PhForecastInput {
@@ -103,6 +106,8 @@ function coursesOf(i: PhForecastInput): WorkCourse[] {
  * When a ferment meets each pH asked for, as an hour with a band: a falling Richards curve over the culture's work, which
  * the chamber's temperature paces; its lag, speed, depth, shape and beginning start from the culture's course and are refitted to the
  * batch's own readings. What is left open, and the chamber to come, make the band.
+ * @param dextroseGPerKg sugar that the culture can use, g/kg of batter · @param readings pH 3 to 8, s · @param chamber °C, s, so far · @param ahead chamber to come, −10 to 60 °C
+ * @param targets pH, 3.5 to 7 · @param startS, nowS s, nowS ≥ startS
  * @returns for each target p10S ≤ p50S ≤ p90S on the clock of `startS`; readings that show it, and none above it after them, are
  * `reached`. The course is
  * sampled over the ferment and what lies ahead; null times are beyond seven days

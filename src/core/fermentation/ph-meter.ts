@@ -74,6 +74,7 @@ export function checkMeter(input: MeterCheckInput): MeterCheck {
 
 /**
  * The pH behind what a meter shows, by its last check.
+ * @param shownPh 0 to 14 · @param slope share of the ideal, > 0; offsetPh and middlePh, pH: of its last check
  * @example truePh(5.4, { slope: 1, offsetPh: 0.1, middlePh: 7 }) // 5.3
  */
 export const truePh = (

@@ -58,7 +58,10 @@ export function workOf(
   return { tS, workedH };
 }
 
-/** Work done by a time, h, on straight lines; the ends hold outside. */
+/**
+ * Work done by a time, h, on straight lines; the ends hold outside.
+ * @param atS s
+ */
 export function workedBy({ tS, workedH }: WorkCourse, atS: number): number {
   let [low, high] = [0, tS.length - 1];
   if (atS <= tS[0]!) return workedH[0]!;
@@ -72,7 +75,10 @@ export function workedBy({ tS, workedH }: WorkCourse, atS: number): number {
   return workedH[low]! + share * (workedH[high]! - workedH[low]!);
 }
 
-/** First time by which so much work is done, s; null where the course does not come to it. */
+/**
+ * First time by which so much work is done, s; null where the course does not come to it.
+ * @param neededH hours of work, ≥ 0
+ */
 export function whenWorked({ tS, workedH }: WorkCourse, neededH: number): number | null {
   let [low, high] = [0, tS.length - 1];
   if (neededH <= workedH[0]!) return tS[0]!;

@@ -4,7 +4,10 @@ import { dropOf, perStick as piecesPerStick } from '../hanging/place';
 /** Density of sausage batter, g/cm³ (usual). */
 export const BATTER_DENSITY_G_CM3 = 1.05;
 
-/** Batter in a metre of casing, g. */
+/**
+ * Batter in a metre of casing, g.
+ * @param diameterMm stuffed diameter, mm, > 0
+ */
 export const gPerMetre = (diameterMm: number) =>
   (BATTER_DENSITY_G_CM3 * Math.PI * (diameterMm / 10) ** 2 * 100) / 4;
 
@@ -26,7 +29,10 @@ export function casingLength(input: {
   return { metres: (batterG / gPerMetre(diameterMm)) * (1 + waste) };
 }
 
-/** Batter that a length of casing takes once its waste is off, g; inverse of {@link casingLength}. */
+/**
+ * Batter that a length of casing takes once its waste is off, g; inverse of {@link casingLength}.
+ * @param metres m, > 0 · @param diameterMm stuffed diameter, mm, > 0 · @param wasteFraction [0, 1]
+ */
 export function batterFromCasing(input: {
   metres: number;
   diameterMm: number;

@@ -100,7 +100,10 @@ export function compose(recipe: Recipe, meatG: number): Composition {
   };
 }
 
-/** Mass of a basis in a composed batch, g. */
+/**
+ * Mass of a basis in a composed batch, g.
+ * @param composed masses in g · @param basis what a ppm is of
+ */
 export function basisOf(composed: Composition, basis: DoseBasis): number {
   if (basis === 'meat_block') return composed.meatG;
   return basis === 'whole_batch' ? composed.batterG : composed.finishedG;

@@ -14,6 +14,7 @@ export type DeclaredIngredient = {
  * Ingredients in descending order by weight, as they go in: meat by species, salt from the cure and
  * plain salt as one, nitrite and nitrate by themselves, all water and ice as one, like names together.
  * Equal weights stay in the recipe's order.
+ * @param recipe shares and fractions of the meat block
  * @returns masses in g for one kilogram of meat block
  * @source 9 CFR 317.2(f) and Regulation (EU) 1169/2011 Art. 18: descending order of weight when used
  */

@@ -50,6 +50,7 @@ export function ppmFromWeighed(input: {
 /**
  * Worst-case ppm when both readings are only known to ± half a scale division.
  * A cure mass below half a division counts as 0 at the low end: a mass cannot be negative.
+ * @param basisG, cureG g, > 0 · @param nitriteFraction (0, 1] · @param cureScaleG, meatScaleG one division of each scale, g, ≥ 0; 0 where left out
  */
 export function ppmBand(input: {
   basisG: number;
@@ -82,6 +83,7 @@ export function ppmBand(input: {
  * Weight of nitrite cure for a target, not rounded: rounding to the scale belongs to the screen.
  * `cureG = basisG × targetPpm / (1e6 × nitriteFraction)`; the rest of the cure is counted as salt.
  * The band is the worst case for a cure and a basis reading each within ± half a division.
+ * @param basisG g, > 0 · @param targetPpm ppm of the basis, (0, 1e6] · @param nitriteFraction of the cure, (0, 1]
  * @throws RangeError naming the field that is out of its interval
  * @source field standard dosing formula; basis and limits come from the site's dose rule
  * @example doseCure({ basisG: 10000, targetPpm: 120, nitriteFraction: 0.0625 }).cureG // 19.2

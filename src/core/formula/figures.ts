@@ -68,6 +68,7 @@ function composition(recipe: Recipe, finishedG: number, batterG: number) {
 
 /**
  * Fat and water of a recipe's batter, by mass; null while a meat line has no fat figure.
+ * @param recipe fat of meat lines by mass, [0, 1]
  * @source fat-free meat as {@link FAT_FREE_MEAT}
  */
 export function batterComposition(
@@ -113,6 +114,7 @@ function cost(recipe: Recipe, c: Composition, casingM: number) {
  * water, binder, phosphate, sugars and the pH they allow, yield, cost, allergens, declaration.
  * Added water follows the finished product: water of meat and additions less the loss, less four times
  * the protein. A figure that a missing one makes impossible is null, never a guess.
+ * @param recipe shares and fractions of the meat block · @param casingMPerKg casing for a kilogram of meat, m, ≥ 0
  * @throws RangeError when the recipe's cure cannot reach its ppm at all
  * @source 9 CFR 319.140, 319.180 (fat and added water of the finished product)
  */

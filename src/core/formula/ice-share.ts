@@ -63,6 +63,8 @@ function endC(i: IceInput, iceG: number): number {
 /**
  * How much of the recipe's water must be ice so that the chop ends at `targetC`. Heat balance:
  * `meat·[h(meatC) − h(t)] + (W − ice)·cw·(waterC − t) + work = ice·(334 − ci·iceC + cw·t)`, solved for ice.
+ * @param meatG g, > 0 · @param waterG all of the recipe's water, g, ≥ 0 · @param waterC 0 to 40 °C · @param iceC −30 to 0 °C · @param targetC (0, 20] °C
+ * @param workJPerG of the machine, 0 to 200 J/g
  * @returns iceG and waterG with iceG + waterG = the water given; finalC what that ends at; feasible
  * false when even all the water as ice ends warmer than targetC (then iceG is all of it)
  * @throws RangeError naming the field that is out of its interval

@@ -238,7 +238,10 @@ export const hasPoultry = (recipe: Recipe) =>
   recipe.meat.some((line) => line.species === 'poultry' || BIRDS.test(line.name)) ||
   recipe.additions.some((a) => a.species === 'poultry' || BIRDS.test(a.name));
 
-/** Accelerator (ascorbate or erythorbate) in-going, ppm of the meat block. */
+/**
+ * Accelerator (ascorbate or erythorbate) in-going, ppm of the meat block.
+ * @param recipe additions as fractions of the meat block
+ */
 export const acceleratorPpm = (recipe: Recipe) =>
   recipe.additions.filter((a) => a.kind === 'accelerator').reduce((sum, a) => sum + a.fraction, 0) *
   1e6;

@@ -41,7 +41,10 @@ export const SALT_LINE = 'salt';
 /** A scale's division may be at most this share of a dose. */
 export const COARSE_SHARE = 0.02;
 
-/** The finest scale that still carries the mass, or null when none does. */
+/**
+ * The finest scale that still carries the mass, or null when none does.
+ * @param scales capacity and division, g · @param massG what it is to carry, g
+ */
 export function pickScale(scales: readonly Scale[], massG: number): Scale | null {
   const able = scales.filter((s) => s.capacityG >= massG);
   return able.reduce<Scale | null>(
@@ -50,7 +53,10 @@ export function pickScale(scales: readonly Scale[], massG: number): Scale | null
   );
 }
 
-/** Rounds a mass to whole scale divisions, free of binary noise such as 19.200000000000003. */
+/**
+ * Rounds a mass to whole scale divisions, free of binary noise such as 19.200000000000003.
+ * @param massG g · @param resolutionG one division, g, > 0
+ */
 export function roundToScale(massG: number, resolutionG: number): number {
   const decimals = Math.max(0, Math.ceil(-Math.log10(resolutionG)) + 1);
   return Number((Math.round(massG / resolutionG) * resolutionG).toFixed(decimals));
@@ -59,6 +65,7 @@ export function roundToScale(massG: number, resolutionG: number): number {
 /**
  * Plain salt left to add once the cure is weighed: the salt target less what `cureG` and the additions
  * bring, g. Negative means that they alone bring more salt than the recipe wants.
+ * @param meatG meat block, g · @param cureG cure as it is weighed, g
  */
 export function plainSalt(recipe: Recipe, meatG: number, cureG: number): number {
   const saltShare = recipe.cure ? 1 - recipe.cure.nitriteFraction - recipe.cure.nitrateFraction : 0;
@@ -69,6 +76,7 @@ export function plainSalt(recipe: Recipe, meatG: number, cureG: number): number 
 /**
  * Meat block that a known quantity leads to, g. All but the meat is in proportion to it, so finished
  * weight, batter and casing follow from one kilogram; of several trims the scarcest decides.
+ * @param by one of meatG, finishedG, batterG (g, > 0), casingM (m, > 0), or trims by their id (g)
  * @throws RangeError naming the quantity that is not positive, or a trim that the recipe does not use
  */
 export function meatFor(recipe: Recipe, by: ScaleBy): number {

@@ -44,6 +44,8 @@ const NOISE = 1e-12;
  * `plainSaltG = targetSaltFraction × meatG − cureG × (1 − nitriteFraction − nitrateFraction) − saltFromOthersG`.
  * When no plain salt could be left, gives each way out with its figures: accept the salt; lower the
  * ppm to what the salt target allows; a cure strong enough for both (nitrite only).
+ * @param meatG, basisG g, > 0 · @param targetSaltFraction of the meat block, [0, 1] · @param targetPpm of the basis, [0, 1e6]
+ * @param nitriteFraction (0, 1] and nitrateFraction [0, 1] of the cure, together at most 1 · @param saltFromOthersG salt that additions bring, g, ≥ 0
  * @returns masses in g, salt as a fraction of the meat block, ppm as sodium nitrite on the basis
  * @throws RangeError naming the field that is out of its interval
  * @source field standard salt balance; the cure's salt is what is neither nitrite nor nitrate

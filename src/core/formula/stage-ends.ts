@@ -14,7 +14,10 @@ export function endsOf(stage: ProgramStage): StageEnds {
 /** The core at which a stage ends, °C; undefined when something else ends it. */
 export const coreTargetOf = (stage: ProgramStage): number | undefined => endsOf(stage).coreC;
 
-/** The stage with another core to end it, or none: the planned length then, unless something else is asked. */
+/**
+ * The stage with another core to end it, or none: the planned length then, unless something else is asked.
+ * @param coreC °C; undefined takes the core away
+ */
 export function withCoreTarget(stage: ProgramStage, coreC: number | undefined): ProgramStage {
   const { endCoreC: _old, ends, ...rest } = stage;
   if (!ends) return coreC === undefined ? rest : { ...rest, endCoreC: coreC };

@@ -49,7 +49,10 @@ function requireSetting(s: MediumSetting, at: string): void {
     throw new QuantityError(`${at}.airC`, s.airC, 'at most 100 in water');
 }
 
-/** Vapour pressure of a setting's air at airC, Pa; never above saturation. */
+/**
+ * Vapour pressure of a setting's air at airC, Pa; never above saturation.
+ * @param s its wet bulb, °C, else its humidity, [0, 1], else the usual one · @param airC °C
+ */
 export function vapourOf(s: Pick<MediumSetting, 'rh' | 'wetBulbC'>, airC: number): number {
   if (s.wetBulbC !== undefined) return vapourFromWetBulb(airC, Math.min(s.wetBulbC, airC));
   return (s.rh ?? usualRh(airC)) * saturationPa(airC);

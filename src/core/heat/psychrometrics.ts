@@ -29,10 +29,16 @@ function fillTable(): void {
  */
 export const saturationPa = (tempC: number): number => saturationFrom(placeInTable(tempC));
 
-/** Slope of {@link saturationPa}, Pa/K. */
+/**
+ * Slope of {@link saturationPa}, Pa/K.
+ * @param tempC °C
+ */
 export const saturationSlope = (tempC: number): number => slopeFrom(placeInTable(tempC));
 
-/** Place of a temperature in the table, kept inside it: looked up once for a pressure and its slope. */
+/**
+ * Place of a temperature in the table, kept inside it: looked up once for a pressure and its slope.
+ * @param tempC °C
+ */
 export function placeInTable(tempC: number): number {
   if (TABLE[0] === 0) fillTable();
   if (tempC > TABLE_TO_C) return (TABLE_TO_C - TABLE_FROM_C) * PER_C;
@@ -64,18 +70,28 @@ export function vapourFromWetBulb(airC: number, wetBulbC: number): number {
   return Math.max(0, psychrolib.GetVapPresFromHumRatio(Math.max(ratio, 1e-7), SEA_LEVEL_PA));
 }
 
-/** Relative humidity 0-1 of air from its wet bulb. @throws RangeError as {@link vapourFromWetBulb} */
+/**
+ * Relative humidity 0-1 of air from its wet bulb.
+ * @param airC −40 to 200 °C · @param wetBulbC at most airC, °C
+ * @throws RangeError as {@link vapourFromWetBulb}
+ */
 export const rhFromWetBulb = (airC: number, wetBulbC: number) =>
   Math.min(1, vapourFromWetBulb(airC, wetBulbC) / saturationPa(airC));
 
-/** Wet bulb of air, °C, from its dry bulb and relative humidity 0-1. */
+/**
+ * Wet bulb of air, °C, from its dry bulb and relative humidity 0-1.
+ * @param airC −40 to 200 °C · @param rh [0, 1]
+ */
 export function wetBulbFromRh(airC: number, rh: number): number {
   requireBetween('airC', airC, -40, 200);
   requireBetween('rh', rh, 0, 1);
   return psychrolib.GetTWetBulbFromRelHum(airC, rh, SEA_LEVEL_PA);
 }
 
-/** Temperature at which air of this vapour pressure would begin to condense, °C. */
+/**
+ * Temperature at which air of this vapour pressure would begin to condense, °C.
+ * @param airC °C · @param vapourPa Pa; below 1 it is taken as 1
+ */
 export const dewPointC = (airC: number, vapourPa: number) =>
   psychrolib.GetTDewPointFromVapPres(airC, Math.max(vapourPa, 1));
 

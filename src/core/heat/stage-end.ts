@@ -42,7 +42,10 @@ export type EndCheck = {
 /** Media colder than this chill, °C: a warm house below its core target only fails to reach it. */
 const CHILLS_BELOW_C = 30;
 
-/** Is a core target in this medium waited for from above, as in a chill? */
+/**
+ * Is a core target in this medium waited for from above, as in a chill?
+ * @param mediumC, targetC °C
+ */
 export const waitedFromAbove = (mediumC: number, targetC: number) =>
   mediumC < targetC && mediumC < CHILLS_BELOW_C;
 

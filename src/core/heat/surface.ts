@@ -19,7 +19,11 @@ const LEWIS = 0.9;
 /** Water that a film carries by the Lewis analogy, kg/(s·m²·Pa) for each W/(m²·K). */
 export const PER_FILM = MASS_RATIO / (AIR_CP_J_KG_K * SEA_LEVEL_PA * LEWIS);
 
-/** Latent heat of water, J/kg. @source linear fit of steam tables, 0 to 100 °C, within 0.3 % */
+/**
+ * Latent heat of water, J/kg.
+ * @param tempC 0 to 100 °C
+ * @source linear fit of steam tables, 0 to 100 °C, within 0.3 %
+ */
 export const latentJKg = (tempC: number) => 2.501e6 - 2361 * tempC;
 
 /** Water lost per area at which a surface passes half of what a wet one does, kg/m². Model default. */

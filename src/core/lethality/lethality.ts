@@ -17,7 +17,10 @@ const LN10 = Math.log(10);
 /** The model that a product's forecast is judged by where no rule says otherwise. @source as the site rule `lethality-integrated` */
 export const SALMONELLA: LethalityModel = { tRefC: 60, dRefMin: 1.85, zC: 5.56, creditFromC: 54.4 };
 
-/** Logs gained on one straight piece of a core log; see {@link lethality}. */
+/**
+ * Logs gained on one straight piece of a core log; see {@link lethality}.
+ * @param model reference, D and z · @param a, b the ends of the piece, s and °C, b not before a
+ */
 export function pieceLogs(model: LethalityModel, a: Reading, b: Reading): number {
   const floorC = model.creditFromC ?? -Infinity;
   if (a.tempC < floorC && b.tempC < floorC) return 0;
@@ -72,6 +75,7 @@ export function lethality(input: { readings: readonly Reading[] } & LethalityMod
 /**
  * Seconds still needed at a steady core temperature to reach a log target:
  * `(targetLogs − logs) × dRefMin × 60 × 10^((tRefC − tempC)/zC)`.
+ * @param logs so far, targetLogs, ≥ 0 · @param tempC steady core, °C
  * @returns 0 when the target is met, null when the temperature earns no credit
  */
 export function secondsStillNeeded(

@@ -5,7 +5,10 @@ import { TIME_TEMPERATURE, type TableRow } from './tables/time-temperature';
 /** Tolerance for °F rows converted to °C, so that a reading of exactly 60 °C meets the 140 °F row. */
 const SAME_C = 1e-9;
 
-/** Longest unbroken time at or above a temperature, s, straight lines between readings; −1 if never reached. */
+/**
+ * Longest unbroken time at or above a temperature, s, straight lines between readings; −1 if never reached.
+ * @param readings times rising, s and °C · @param tempC °C
+ */
 export function longestHoldS(readings: readonly Reading[], tempC: number): number {
   const floor = tempC - SAME_C;
   let best = -1;
@@ -55,7 +58,10 @@ export function tableWay(readings: readonly Reading[], poultry: boolean): TableR
   return best;
 }
 
-/** Seconds the table asks for at a core temperature (the row at or below it), or null below its first row. */
+/**
+ * Seconds the table asks for at a core temperature (the row at or below it), or null below its first row.
+ * @param tempC core, °C · @param poultry its column of the table
+ */
 export function tableSecondsAt(tempC: number, poultry: boolean): number | null {
   const row = TIME_TEMPERATURE.findLast((r) => fToC(r.tempF) <= tempC + SAME_C);
   return row ? neededOf(row, poultry) : null;
