@@ -60,7 +60,10 @@ export function judgeWindow(
   return { status, fromC, toC, maxS, startS, endS, elapsedS };
 }
 
-/** fail if any failed, pass if all passed, else incomplete. */
+/**
+ * fail if any failed, pass if all passed, else incomplete.
+ * @param windows of one rule
+ */
 export function worst(windows: readonly TimedWindow[]): WindowStatus {
   if (windows.some((w) => w.status === 'fail')) return 'fail';
   return windows.every((w) => w.status === 'pass') ? 'pass' : 'incomplete';

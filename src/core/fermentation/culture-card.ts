@@ -53,6 +53,9 @@ export function cardCourse(card: Omit<CultureCard, 'storage' | 'organisms'>): Cu
   return requireCulture({ ...usual, minC, bestC, maxC });
 }
 
-/** What tells one starting course from another: what was learned from one is nothing to another. */
+/**
+ * What tells one starting course from another: what was learned from one is nothing to another.
+ * @param course temperatures °C, lag h, fall pH/h
+ */
 export const courseKey = ({ minC, bestC, maxC, lagH, fallPerH }: CultureCourse): string =>
   [minC, bestC, maxC, lagH, fallPerH].join('/');

@@ -5,6 +5,10 @@ import { splitSalt, type SaltConflict } from './split-salt';
 /** Finished weight over batter weight where a recipe does not say: a usual smoked and cooked loss. */
 export const USUAL_YIELD = 0.88;
 
+/**
+ * Finished weight over batter weight, (0, 1].
+ * @param recipe its own figure, else {@link USUAL_YIELD}
+ */
 export const yieldOf = (recipe: Recipe) => recipe.expectedYield ?? USUAL_YIELD;
 
 /** What a recipe comes to on a meat weight, g. */

@@ -53,10 +53,16 @@ export function declareIngredients(recipe: Recipe): DeclaredIngredient[] {
   return [...found.values()].sort((a, b) => b.massG - a.massG);
 }
 
-/** Additions of which nobody has read the label: their allergens are not known. */
+/**
+ * Additions of which nobody has read the label: their allergens are not known.
+ * @param recipe one version of it
+ */
 export const unreadLines = (recipe: Recipe): string[] =>
   recipe.additions.filter((a) => a.labelUnread).map((a) => a.name);
 
-/** Allergens of all ingredients, in the order of the list. */
+/**
+ * Allergens of all ingredients, in the order of the list.
+ * @param recipe one version of it
+ */
 export const allergensOf = (recipe: Recipe): Allergen[] =>
   ALLERGENS.filter((x) => recipe.additions.some((a) => a.allergens?.includes(x)));

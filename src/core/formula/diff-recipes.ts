@@ -148,6 +148,7 @@ function recipeFacts(recipe: Recipe): RecipeFact[] {
 /**
  * What differs between two recipes, in the order of the newer one, gone things last. Lines are matched
  * by id, so that a renamed line is a change of its name and not a new line.
+ * @param older, newer two versions of one recipe
  * @returns one change a stated value; `from` null when it is new, `to` null when it is gone
  */
 export function diffRecipes(older: Recipe, newer: Recipe): RecipeChange[] {

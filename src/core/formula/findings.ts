@@ -241,6 +241,7 @@ const serving: Ask = ({ recipe, rules }) =>
 /**
  * Each figure of a formula against the site's rules: fine, advisory or blocking, with the rule. What
  * blocks keeps a version from approval; a draft may be saved as it is.
+ * @param input the recipe, the rules of the site, and what its figures come to
  */
 export function judgeFormula(input: Input): Finding[] {
   const whole = [dose, blends, limits, labels].flatMap((ask) => ask(input));

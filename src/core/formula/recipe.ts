@@ -233,6 +233,7 @@ const BIRDS =
 /**
  * True when anything of the product is poultry: meat block, fat, skin, inclusions. A name that says so
  * counts like a species that does: it can only ask for more.
+ * @param recipe one version of it
  */
 export const hasPoultry = (recipe: Recipe) =>
   recipe.meat.some((line) => line.species === 'poultry' || BIRDS.test(line.name)) ||

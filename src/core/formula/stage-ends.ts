@@ -3,6 +3,7 @@ import type { ProgramStage, StageEnds } from './recipe';
 /**
  * What ends a stage: the one way in which the core knows it. Stages that were written before `ends` say it by
  * `endCoreC` or by their planned length; nothing but this adapter reads those.
+ * @param stage of a program; times s, temperatures °C
  */
 export function endsOf(stage: ProgramStage): StageEnds {
   if (stage.ends) return stage.ends;
@@ -11,7 +12,10 @@ export function endsOf(stage: ProgramStage): StageEnds {
     : { join: 'any', coreC: stage.endCoreC };
 }
 
-/** The core at which a stage ends, °C; undefined when something else ends it. */
+/**
+ * The core at which a stage ends, °C; undefined when something else ends it.
+ * @param stage of a program
+ */
 export const coreTargetOf = (stage: ProgramStage): number | undefined => endsOf(stage).coreC;
 
 /**

@@ -32,7 +32,10 @@ export const USUAL_PERMEABILITY = 0.6;
 
 const LAYERS = 12;
 
-/** How freely water passes the casing of a product, 0 to 1; a usual one where it says nothing. */
+/**
+ * How freely water passes the casing of a product, 0 to 1; a usual one where it says nothing.
+ * @param product its casing, 0 tight to 1 open
+ */
 export const usualPermeability = (product: HeatProduct): number =>
   product.casingPermeability ?? USUAL_PERMEABILITY;
 

@@ -45,12 +45,20 @@ export function placeInTable(tempC: number): number {
   return tempC > TABLE_FROM_C ? (tempC - TABLE_FROM_C) * PER_C : 0;
 }
 
+/**
+ * Saturation pressure at a place of the table, Pa.
+ * @param place of {@link placeInTable}
+ */
 export function saturationFrom(place: number): number {
   const i = Math.floor(place);
   const low = TABLE[i]!;
   return low + (TABLE[i + 1]! - low) * (place - i);
 }
 
+/**
+ * Its slope there, Pa/K.
+ * @param place of {@link placeInTable}
+ */
 export function slopeFrom(place: number): number {
   const i = Math.floor(place);
   return (TABLE[i + 1]! - TABLE[i]!) * PER_C;

@@ -208,6 +208,7 @@ const EFFECTS: { [Q in SchoolQuestion]: Effect<Q> } = {
 /**
  * The recipe with a school chosen, and with what that changes: process times, stages, places of
  * additions, core targets. What the school does not touch stays as it was.
+ * @param question, school one of its answers
  */
 export function applySchool<Q extends SchoolQuestion>(
   recipe: Recipe,
@@ -248,7 +249,10 @@ function closed(recipe: Recipe, question: SchoolQuestion): readonly string[] {
   return [];
 }
 
-/** The schools of a question that this recipe may choose; without cure only what is safe without it. */
+/**
+ * The schools of a question that this recipe may choose; without cure only what is safe without it.
+ * @param question what is asked
+ */
 export function offeredSchools<Q extends SchoolQuestion>(recipe: Recipe, question: Q): School<Q>[] {
   const shut = closed(recipe, question);
   return SCHOOLS[question].filter((s) => !shut.includes(s)) as School<Q>[];

@@ -11,7 +11,10 @@ const CORE_C = {
   low_pull: { meat: 62, poultry: 65 },
 } as const;
 
-/** Core target of a recipe's end-point school, °C; the high pull where none was chosen. */
+/**
+ * Core target of a recipe's end-point school, °C; the high pull where none was chosen.
+ * @param recipe its end-point school and species decide
+ */
 export const coreTargetC = (recipe: Recipe): number =>
   CORE_C[recipe.schools?.end_point ?? 'high_pull'][hasPoultry(recipe) ? 'poultry' : 'meat'];
 
@@ -70,11 +73,17 @@ const SHAPES: Record<School<'program'>, (recipe: Recipe, endCoreC: number) => Pa
   ],
 };
 
-/** Numbers the stages, so that each has an id of its own. */
+/**
+ * Numbers the stages, so that each has an id of its own.
+ * @param parts stages in their order
+ */
 export const withIds = (parts: readonly Part[]): ProgramStage[] =>
   parts.map((p, i) => ({ ...p, id: `${p.kind}-${i + 1}` }));
 
-/** A customary stage program of a school for this recipe's diameter, species and end point. */
+/**
+ * A customary stage program of a school for this recipe's diameter, species and end point.
+ * @param recipe its diameter in mm decides the planned cook
+ */
 export const schoolProgram = (recipe: Recipe, school: School<'program'>): ProgramStage[] =>
   withIds(SHAPES[school](recipe, coreTargetC(recipe)));
 
@@ -97,7 +106,10 @@ const FERMENT: Record<'hot_fast' | 'cool_slow', Part> = {
   },
 };
 
-/** The fermentation stage of a school. */
+/**
+ * The fermentation stage of a school.
+ * @param school how a ferment is led
+ */
 export const fermentStage = (school: 'hot_fast' | 'cool_slow'): Part => FERMENT[school];
 
 /** The usual drying room. */
@@ -120,6 +132,7 @@ const ORDERS: Record<School<'order'>, readonly ProgramStage['kind'][]> = {
 /**
  * The recipe's stages in the order of a school: stages that it does not have are left out, a missing
  * cook or drying that it needs is added.
+ * @param school the order · @param recipe whose stages are ordered
  */
 export function orderedProgram(recipe: Recipe, school: School<'order'>): ProgramStage[] {
   const kinds = ORDERS[school];

@@ -6,6 +6,10 @@ import { SLOT_S, type Job, type Problem } from './problem';
 /** Every batch by itself, round what is fixed: none can do better. */
 export type Alone = readonly (Inserted | null)[];
 
+/**
+ * Each batch put in by itself; null where it has no place even so.
+ * @param problem times in slots
+ */
 export function eachAlone(problem: Problem): Alone {
   const insertion = new Insertion(problem, new Occupancy(problem));
   return problem.jobs.map((_, i) => insertion.insert(i));
@@ -117,6 +121,7 @@ function leastWeighted(works: readonly Work[]): number {
 /**
  * A weighted lateness that no plan goes below, s: each batch by itself; or the busiest group of places as one machine with
  * what comes before and after, and the others by themselves.
+ * @param byThemselves of {@link eachAlone}, for the same problem
  */
 export function lowerBound(problem: Problem, byThemselves: Alone): number {
   /* What moves cost is no lateness. */

@@ -9,7 +9,10 @@ const GROWS = 1.2;
 const MOST = 5;
 const FADES = 0.97;
 
-/** One figure of both aims, for what may stay a little worse for a while: s late by weight, and slots on the way. */
+/**
+ * One figure of both aims, for what may stay a little worse for a while: s late by weight, and slots on the way.
+ * @param cost weighted lateness, s · @param span slots from first start to last end
+ */
 export const worthOf = (cost: number, span: number) => cost + 0.05 * span * SLOT_S;
 
 /**

@@ -14,7 +14,10 @@ export type Found = {
 };
 
 const EPS = 1e-6;
-/** Fewer without a place first, then less lateness, then less time on the way, then fewer fires. */
+/**
+ * Fewer without a place first, then less lateness, then less time on the way, then fewer fires.
+ * @param a, b of one problem
+ */
 export const isBetter = (a: Found, b: Found): boolean =>
   a.missing !== b.missing
     ? a.missing < b.missing
@@ -24,14 +27,24 @@ export const isBetter = (a: Found, b: Found): boolean =>
         ? a.span < b.span
         : a.fires < b.fires;
 
+/**
+ * When a job ends, in slots.
+ * @param i number of the job · @param p its place, in slots
+ */
 export const endOf = (problem: Problem, i: number, p: Placement) =>
   p.starts.at(-1)! + problem.jobs[i]!.steps.at(-1)!.slots;
 
-/** How long after ready-by a job ends, s. */
+/**
+ * How long after ready-by a job ends, s.
+ * @param i number of the job · @param p its place, in slots
+ */
 export const latenessOf = (problem: Problem, i: number, p: Placement): number =>
   Math.max(0, endOf(problem, i, p) - problem.jobs[i]!.due) * SLOT_S;
 
-/** Steps that are elsewhere than in the plan before. */
+/**
+ * Steps that are elsewhere than in the plan before.
+ * @param i number of the job · @param p its place, in slots
+ */
 export function movesOf(problem: Problem, i: number, p: Placement): number {
   let moves = 0;
   const { steps } = problem.jobs[i]!;
@@ -42,11 +55,17 @@ export function movesOf(problem: Problem, i: number, p: Placement): number {
   return moves;
 }
 
-/** What one placement costs: weighted lateness, and what its moved steps weigh, s. */
+/**
+ * What one placement costs: weighted lateness, and what its moved steps weigh, s.
+ * @param i number of the job · @param p its place, in slots
+ */
 export const costOf = (problem: Problem, i: number, p: Placement): number =>
   latenessOf(problem, i, p) * problem.jobs[i]!.weight + movesOf(problem, i, p) * problem.moveCostS;
 
-/** The steps of a job where it has a place, by the clock. */
+/**
+ * The steps of a job where it has a place, by the clock.
+ * @param i number of the job · @param p its place, in slots
+ */
 export function placedSteps(problem: Problem, i: number, p: Placement): PlacedStep[] {
   const at = (slot: number) => problem.baseS + slot * SLOT_S;
   const { id, steps } = problem.jobs[i]!;
@@ -137,7 +156,10 @@ export class Draft {
   }
 }
 
-/** Puts the batches in one after the other, in an order. */
+/**
+ * Puts the batches in one after the other, in an order.
+ * @param order every job once, by its number
+ */
 export function inOrder(problem: Problem, order: readonly number[]): Found {
   const draft = new Draft(problem);
   for (const i of order) draft.put(i, {});

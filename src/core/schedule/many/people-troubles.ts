@@ -28,7 +28,10 @@ function askedAt(needs: readonly DutySpan[], alongOf: number, t: number): number
   return along + Math.max(0, ...visits.map((v) => v.people));
 }
 
-/** Steps at which more people are needed than are there, the most that is asked for beside how many there are. */
+/**
+ * Steps at which more people are needed than are there, the most that is asked for beside how many there are.
+ * @param spans how many are there, epoch s · @param all steps where they are, epoch s
+ */
 export function peopleTroubles(spans: readonly DutySpan[], all: readonly Known[]): PlanTrouble[] {
   const asking = all.map((k) => ({
     k,

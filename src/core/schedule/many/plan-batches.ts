@@ -86,6 +86,7 @@ export type PlanProgress = { weightedLatenessS: number; spanS: number; round: nu
  * start to last end. What is fixed stays; what was planned before moves as little as `moveCostS` says. It begins with
  * the batches one after the other in several orders, and goes on by taking out and putting back, exactly, those that are in each
  * other's way. The same for a seed and a number of rounds, whatever the order of what is given.
+ * @param input times epoch s, amounts g, its limits rounds or ms
  * @throws QuantityError for figures out of range, names used twice, and names of nothing
  * @source field standard, many batches
  */
@@ -103,6 +104,7 @@ export function planBatches(input: PlanInput): BatchPlan {
 /**
  * The same, a round at a time, for whoever has something else to do meanwhile: it says how far it has come before each
  * round, and ends with the best plan so far once it is told true, or its limits are reached.
+ * @param input as {@link planBatches}
  */
 export function* planning(
   input: PlanInput,

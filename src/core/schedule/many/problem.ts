@@ -19,7 +19,10 @@ export type Take = { resource: number; amount: number; key: string | null };
 export type Choice = { takes: Take[]; of: number[] };
 /** People besides, in slots from the beginning of a step. */
 export type Presence = { from: number; to: number; people: number };
-/** How many a visit needs together with those who are at the step all the time. */
+/**
+ * How many a visit needs together with those who are at the step all the time.
+ * @param step, visit people, whole numbers ≥ 0
+ */
 export const needOf = (step: { people: number }, visit: Presence): number =>
   step.people + visit.people;
 /** Where a step is, by the number of its choice, and of the place it would wait in. */
@@ -46,7 +49,10 @@ export type Job = {
   release: number;
   steps: Step[];
 };
-/** Is a wait from the end of a step to the next so long that it takes room? */
+/**
+ * Is a wait from the end of a step to the next so long that it takes room?
+ * @param start, next slots
+ */
 export const takesRoom = ({ slots, waiting }: Step, start: number, next: number): boolean =>
   waiting !== null && next - start - slots > waiting.freeSlots;
 
@@ -156,7 +162,11 @@ function visitsOf(visits: readonly Visit[], slots: number): Presence[] {
 
 type Places = { startS: number; uses?: readonly string[]; waitsIn?: string };
 
-/** @throws QuantityError for figures out of range, names used twice, and names of nothing */
+/**
+ * A plan's task on the grid of slots.
+ * @param input nowS and horizonS s, horizonS > 0; times epoch s
+ * @throws QuantityError for figures out of range, names used twice, and names of nothing
+ */
 export function makeProblem(input: PlanInput): Problem {
   const nowS = requireFinite('nowS', input.nowS);
   requirePositive('horizonS', input.horizonS);

@@ -7,6 +7,7 @@ import { Spells } from './spells';
 /**
  * Orders to begin with: where there was a plan before, first those who can stay where they were, and go round who cannot; who
  * is due first; who has least to spare; who weighs most for each hour.
+ * @param alone of {@link eachAlone}
  */
 export function firstOrders(problem: Problem, alone: Alone): number[][] {
   const { jobs } = problem;
