@@ -1,6 +1,7 @@
 import { expect, test, type APIRequestContext, type Browser } from './support/test';
 import { PASSWORD, openBatch, signIn } from './support/people';
 import { deviceTokens } from './support/site';
+import { openApiDocument } from '../src/features/readings/openapi';
 import { WHO_MAY, everyDoor, type Identity } from './support/who-may';
 
 const ACCOUNTS: Partial<Record<Identity, 'pia' | 'ines' | 'tomas' | 'maud'>> = {
@@ -12,6 +13,19 @@ const ACCOUNTS: Partial<Record<Identity, 'pia' | 'ines' | 'tomas' | 'maud'>> = {
 
 test('every page and route says who may', () =>
   expect(Object.keys(WHO_MAY).sort()).toEqual(everyDoor()));
+
+test('the OpenAPI document has every route that needs no account', () => {
+  const NOT_OURS = ['/api/auth/[...all]', '/sw.js'];
+  const open = Object.entries(WHO_MAY)
+    .filter(([, who]) => who.includes('nobody') || who.includes('device'))
+    .map(([door]) => door.split(' ') as [string, string])
+    .filter(([method, route]) => method !== 'page' && !NOT_OURS.includes(route))
+    .map(([method, route]) => `${method} ${route.replace('[token]', '{token}')}`);
+  const told = Object.entries(openApiDocument().paths).flatMap(([path, ways]) =>
+    Object.keys(ways).map((method) => `${method.toUpperCase()} ${path}`),
+  );
+  expect(told.sort()).toEqual([...open, 'POST /api/v1/shown'].sort());
+});
 
 async function contextOf(browser: Browser, identity: Identity): Promise<APIRequestContext> {
   const account = ACCOUNTS[identity];

@@ -9,7 +9,15 @@ import {
 import { startBatchSchema } from '@/features/batches/contract';
 import { recipeSchema } from './recipes/contract';
 import { sortRows } from './readings/ingest';
-import { openApiDocument } from './readings/openapi';
+import type { z } from 'zod';
+import {
+  errorAnswerSchema,
+  houseProgramSchema,
+  readingsAnswerSchema,
+  readingsDocSchema,
+} from './readings/contract';
+import { shownSchema } from './readings/instruments';
+import { EXAMPLES, openApiDocument } from './readings/openapi';
 import { may, type Permission } from './accounts/policy';
 import { ROLES } from '@/platform/roles';
 import { ruleBodySchema, siteSchema } from './settings/contract';
@@ -136,6 +144,27 @@ test('the OpenAPI document is made from the schemas', () => {
   const schema = doc.paths['/api/v1/readings'].post.requestBody.content['application/json']
     .schema as unknown as { properties: { readings: { maxItems: number } } };
   expect(schema.properties.readings.maxItems).toBe(10_000);
+});
+
+test.each<[keyof typeof EXAMPLES, z.ZodType]>([
+  ['readings', readingsDocSchema],
+  ['stored', readingsAnswerSchema],
+  ['shown', shownSchema],
+  ['refused', errorAnswerSchema],
+  ['program', houseProgramSchema],
+])('the document’s example of %s is one', (name, schema) =>
+  expect(schema.safeParse(EXAMPLES[name]).error).toBeUndefined(),
+);
+
+test('every operation of the document has a name of its own, a tag and answers with examples', () => {
+  const operations = Object.values(openApiDocument().paths).flatMap((p) => Object.values(p));
+  const ids = operations.map((o) => o.operationId);
+  expect(new Set(ids).size).toBe(ids.length);
+  for (const { tags, responses } of operations) {
+    expect(tags.length).toBe(1);
+    for (const { content } of Object.values(responses))
+      for (const { example } of Object.values(content)) expect(example).toBeDefined();
+  }
 });
 
 test.each<[Permission, string[]]>([
