@@ -49,7 +49,7 @@ function soaks(
  * the probe where it is hung. Nothing before the meat is weighed, and nothing once it is stuffed but what was forgotten.
  * @param window when it is to be stuffed by the plan, epoch s; null where nobody planned it
  * @param fire when the house is to be loaded by the plan, and how long ahead it is lit; null where nobody knows
- * @source field standard, casings and stuffing
+ * @source usual practice of the trade of stuffing
  */
 export function stuffingDue(
   recipe: Recipe,

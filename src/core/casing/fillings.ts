@@ -15,7 +15,7 @@ export type Fillings = {
  * cylinder is pushed on by the next filling, and stays once, after the last: `pieces = ⌊(batterG − deadG) / pieceG⌋`.
  * @param capacityG what the cylinder takes, g, > 0 · @param deadG what stays in it, g, ≥ 0
  * @throws RangeError naming the field
- * @source field standard, stuffing: horn and cylinder keep 0.3 to 1 kg
+ * @source usual practice of the trade, stuffing: horn and cylinder keep 0.3 to 1 kg
  * @example fillings({ batterG: 20_000, pieceG: 500, capacityG: 8000, deadG: 400 }).fillings // 3
  */
 export function fillings(input: {

@@ -72,7 +72,7 @@ function wayFindings(facts: CasingFacts, way: WayClimate): FitFinding[] {
  * diameter / (1 + stretch)), whether smoke, bath and drying of the way suit it, and whether a piece needs a second tie.
  * @param diameterMm stuffed, > 0 · @param pieceG weight of a piece, g; null where nobody gave its length
  * @throws RangeError naming the field
- * @source field standard, casings; shares and ties usual values
+ * @source usual practice of the trade: shares and ties
  */
 export function casingFit(input: {
   facts: CasingFacts;

@@ -23,7 +23,7 @@ export type LinkCheck = {
  * @param links at least two, usually three · @param targetG g, > 0
  * @param tolerance share of the target that is right, (0, 1); a spread of more than twice that is uneven
  * @throws RangeError naming the field
- * @source volume of a cylinder, ρ 1.05 g/cm³ (field standard)
+ * @source volume of a cylinder, ρ 1.05 g/cm³ (usual practice of the trade)
  * @example linkCheck({ links: [{ lengthMm: 100, weightG: 48 }, { lengthMm: 100, weightG: 48 }], targetG: 50, tolerance: 0.03 }).byMm // 4.17
  */
 export function linkCheck(input: {

@@ -19,7 +19,7 @@ export type SoakPlan = {
  * is ready then; `earliestS = stuffS − maxMin`; weak from `startS + weakFromMin`.
  * @param stuffS start of the stuffing, epoch s · @param stuffEndS its end, ≥ stuffS
  * @throws RangeError naming the field
- * @source field standard, casings: soak times; usual
+ * @source usual practice of the trade: soak times
  * @example soakPlan({ minMin: 30, maxMin: 60, waterC: 32, weakFromMin: 180, add: null }, 7200, 9000).startS // 5400
  */
 export function soakPlan(soak: Soak, stuffS: number, stuffEndS: number): SoakPlan {

@@ -64,7 +64,7 @@ function warmS(product: HeatProduct, roomC: number, toC: number): number {
  * @param product with its core now as `startC` · @param toC what the open step, or the rule, ends at, °C
  * @param leftS s left of the open step; null when the rule has been kept · @param roomC °C
  * @throws RangeError naming the field
- * @source field standard, bloom: it must fit inside the cooling rule; conduction as in {@link simulateProgram}
+ * @source usual practice of the trade: the bloom must fit inside the cooling rule; conduction as in {@link simulateProgram}
  */
 export function bloomClock(input: {
   product: HeatProduct;

@@ -22,7 +22,7 @@ export type CarryOver = {
  * @param stage the air or water that it is pulled out of · @param pullC core at the pull, °C · @param roomC the room, °C
  * @returns null where the stage does not bring the core there
  * @throws RangeError naming the field
- * @source conduction as in {@link simulateProgram}; field standard: large pieces rise by 1 to 3 °C
+ * @source conduction as in {@link simulateProgram}; usual practice of the trade: large pieces rise by 1 to 3 °C
  */
 export function carryOver(input: {
   product: HeatProduct;

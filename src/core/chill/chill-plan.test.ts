@@ -25,7 +25,7 @@ const plan = (
   });
 
 describe('chillPlan', () => {
-  /* To 27 °C in ice water. @source field standard, after the cooler */
+  /* To 27 °C in ice water. @source usual practice of the trade for what warms after the cooler */
   test.each([
     [36, 10, 14],
     [75, 45, 56],

@@ -38,7 +38,7 @@ const BRISK_FILM = 1.5;
 const SHELLS = 24;
 /** Nothing is chilled for longer than this, s. */
 const LONGEST_S = 48 * 3600;
-/** Ice that melts for nothing: the bath, the room, stirring. @source field standard, after the cooler: × 1.2 to 1.4 */
+/** Ice that melts for nothing: the bath, the room, stirring. @source usual practice of the trade for what warms after the cooler: × 1.2 to 1.4 */
 const ICE_MORE = 1.3;
 const MELT_J_G = 334;
 const WATER_J_GK = 4.2;
@@ -141,7 +141,7 @@ const airS = (run: Simulation, water: number) => Math.max(0, run.stageEnds.at(-1
  * @returns iceMin and airMin of the usual chill, with the band of a brisk and a slow one; `too_slow` where not even water
  * to the end keeps the rule
  * @throws RangeError naming the field
- * @source field standard, heat in the house; ice for a chill; USDA FSIS Appendix B by the site's rule
+ * @source heat balance of house and chill; USDA FSIS Appendix B by the site's rule
  */
 export function chillPlan(input: Asked & { massG: number }): ChillPlan {
   const massG = requirePositive('massG', input.massG);

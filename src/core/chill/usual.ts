@@ -9,7 +9,7 @@ const S_PER_MM2 = 0.58;
  * minutes, at least two. A first value of a recipe; {@link chillPlan} works out what the site's rule asks for.
  * @param diameterMm mm, > 0
  * @throws RangeError naming the field
- * @source conduction goes with the diameter squared; field standard: 36 mm 10-12 min, 75 mm 45-55, 115 mm about 110
+ * @source conduction goes with the diameter squared; usual practice of the trade: 36 mm 10-12 min, 75 mm 45-55, 115 mm about 110
  * @example usualIceS(36) // 780
  */
 export const usualIceS = (diameterMm: number): number =>

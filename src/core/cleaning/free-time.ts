@@ -34,7 +34,7 @@ const RANK: Record<CleaningRow['stand'], number> = { overdue: 0, due: 1, open: 2
  * The cleaning list for the time that is free: what is overdue first, then what is due, and of each what fits first; what needs a
  * cold house does not fit while it works.
  * @param freeS seconds in which nobody is needed elsewhere · @param hot something is being heated
- * @source field standard: free hours during the smoke
+ * @source usual practice of the trade: free hours during the smoke
  */
 export function cleaningList(
   tasks: readonly CleaningTask[],

@@ -28,7 +28,7 @@ const RH_STEP = 0.01;
  * @param run the piece in its room up to `nowS`, whose last air holds · @param factors as fitted
  * @throws RangeError as {@link simulateDrying}
  * At most seven simulations.
- * @source field standard 2.11, 2.15 and 5 (case hardening); shares are usual values of this model
+ * @source usual practice of the trade: case hardening; shares are usual values of this model
  */
 export function rimOf(
   run: Omit<DryingInput, 'untilS' | 'untilLoss' | 'factors'>,

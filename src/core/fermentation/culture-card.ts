@@ -24,7 +24,7 @@ export type CultureCard = {
 /** How long a culture lies in its water at least, and by when it is used, both from when it was put in, s. */
 export type Waking = { readyS: number; staleS: number };
 
-/** Usual of the trade. @source field standard 3.9: 15 to 30 min in water, used within two hours */
+/** Usual of the trade. @source usual practice of the trade: 15 to 30 min in water, used within two hours */
 export const USUAL_WAKING: Waking = { readyS: 15 * 60, staleS: 2 * 3600 };
 
 /**

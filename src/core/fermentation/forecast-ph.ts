@@ -113,7 +113,7 @@ function coursesOf(i: PhForecastInput): WorkCourse[] {
  * sampled over the ferment and what lies ahead; null times are beyond seven days
  * @throws RangeError naming the field
  * Range: 5 to 45 °C, one culture, one sugar course; a fall in two phases widens nothing by itself, the readings do.
- * @source Zwietering et al. (1990); Rosso et al. (1993); 0.1 pH per g/kg dextrose (field standard 3.6)
+ * @source Zwietering et al. (1990); Rosso et al. (1993); 0.1 pH per g/kg dextrose (usual practice of the trade)
  * @example forecastPh({ culture: USUAL_CULTURES.fast, dextroseGPerKg: 8, readings: [], chamber: [], ahead: { tempC: 38 }, startS: 0, nowS: 0, targets: [5.3] }).targets[0]!.status // 'forecast'
  */
 export function forecastPh(input: PhForecastInput): PhForecast {

@@ -54,7 +54,7 @@ export function bufferPh(name: BufferName, tempC: number): number {
  * that is further off than a small drift is to be cleaned, not corrected.
  * @param input figures as the meter showed them, pH 0 to 14
  * @throws RangeError naming the figure
- * @source two-point check of a glass electrode, field standard 2.15; limits: usual values of meter makers
+ * @source two-point check of a glass electrode, usual practice of the trade; limits: usual values of meter makers
  * @example checkMeter({ middle: '7.00', shownMiddle: 7.1, shownSour: 4.11, bufferC: 25 }).ok // true
  */
 export function checkMeter(input: MeterCheckInput): MeterCheck {

@@ -118,7 +118,7 @@ const lateEnd = (leftS: number, sideS: number): number =>
  * @param target core °C (`falling` for a chill), logs, or the end of a stage by its own conditions
  * @returns p10S ≤ p50S ≤ p90S, s since the start; null where it will not come within three days
  * @throws RangeError naming the field
- * @source field standard, forecast with a band; Laplace approximation, MacKay (2003) ch. 27
+ * @source Laplace approximation, MacKay (2003) ch. 27
  */
 export function forecastFinish(input: ForecastInput & { target: Target }): Forecast {
   const { target } = input;

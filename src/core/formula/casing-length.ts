@@ -15,7 +15,7 @@ export const gPerMetre = (diameterMm: number) =>
  * Casing for a batch: `metres = batterG / (ρ·π·d²/4 per metre) × (1 + wasteFraction)`, ρ 1.05 g/cm³.
  * @param batterG g, > 0 · @param diameterMm stuffed diameter, mm, > 0 · @param wasteFraction [0, 1)
  * @throws RangeError naming the field that is out of its interval
- * @source volume of a cylinder; 38 mm holds 1.19 kg a metre (field standard)
+ * @source volume of a cylinder; 38 mm holds 1.19 kg a metre (usual practice of the trade)
  * @example casingLength({ batterG: 1190.8, diameterMm: 38, wasteFraction: 0 }).metres // 1
  */
 export function casingLength(input: {

@@ -85,7 +85,7 @@ export function ppmBand(input: {
  * The band is the worst case for a cure and a basis reading each within ± half a division.
  * @param basisG g, > 0 · @param targetPpm ppm of the basis, (0, 1e6] · @param nitriteFraction of the cure, (0, 1]
  * @throws RangeError naming the field that is out of its interval
- * @source field standard dosing formula; basis and limits come from the site's dose rule
+ * @source mass balance of in-going nitrite; basis and limits come from the site's dose rule
  * @example doseCure({ basisG: 10000, targetPpm: 120, nitriteFraction: 0.0625 }).cureG // 19.2
  */
 export function doseCure(input: DoseCureInput): CureDose {

@@ -223,7 +223,7 @@ export type RoutedRecipe = RecipeBody & { route: RouteStep[] };
  */
 export type Recipe = PlannedRecipe | RoutedRecipe;
 
-/** Without cure only a hot smoke is safe: set points below this are refused, °C. @source field standard, "hot and fast" */
+/** Without cure only a hot smoke is safe: set points below this are refused, °C. @source usual practice of the trade: hot and fast */
 export const UNCURED_SMOKE_FROM_C = 71;
 
 /** Words that name a bird in the languages a recipe is likely to be written in. */

@@ -48,7 +48,7 @@ const NOISE = 1e-12;
  * @param nitriteFraction (0, 1] and nitrateFraction [0, 1] of the cure, together at most 1 · @param saltFromOthersG salt that additions bring, g, ≥ 0
  * @returns masses in g, salt as a fraction of the meat block, ppm as sodium nitrite on the basis
  * @throws RangeError naming the field that is out of its interval
- * @source field standard salt balance; the cure's salt is what is neither nitrite nor nitrate
+ * @source mass balance of salt; the cure's salt is what is neither nitrite nor nitrate
  * @example splitSalt({ meatG: 10000, targetSaltFraction: 0.018, targetPpm: 120, basisG: 10000, nitriteFraction: 0.0625 })
  *   // { feasible: true, cureG: 19.2, plainSaltG: 162, saltFraction: 0.018, ppm: 120 }
  */

@@ -168,7 +168,7 @@ const LOOKS: readonly Look[] = [
  * @param products by id; a stick of one that is not among them throws
  * @returns feasible when nothing is `bad`
  * @throws RangeError naming the field
- * @source field standard, stuffing and hanging: not touching, thick where it is hot; gap half a diameter (usual)
+ * @source usual practice of the trade, stuffing and hanging: not touching, thick where it is hot; gap half a diameter (usual)
  */
 export function loadMap(input: {
   grid: HangingGrid;

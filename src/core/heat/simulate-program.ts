@@ -171,7 +171,7 @@ class Run {
  * @param outputEveryS s, > 0, 60 when left out
  * @returns samples at 0, every outputEveryS and at each stage's end, and the ends with their reasons
  * @throws RangeError naming the field, e.g. `stages[2].airC`
- * @source field standard, heat and moisture in the house; checked against Carslaw & Jaeger (1959) §7.7
+ * @source heat and moisture balance of a house; checked against Carslaw & Jaeger (1959) §7.7
  * @example simulateProgram({ product: { diameterMm: 38, startC: 4 }, stages: [{ name: 'Cook', medium: 'air', airC: 80, rh: 0.6, endCoreC: 70, maxS: 18000 }] }).stageEnds[0].reason // 'core'
  */
 export function simulateProgram(input: SimulateInput): Simulation {

@@ -55,7 +55,7 @@ export const isMixing = ({ step }: PlanRow) => step.kind === 'mix' || step.kind 
 /**
  * Loads that were mixed for the last time before their cure, salt or water was weighed for them: no mixing has spread what came
  * later. Salt and water count where anything but meat and cure is weighed here; where nothing is, they are weighed elsewhere.
- * @source field standard: cure and salt are spread by the mixing itself; each load has its own weighed share
+ * @source usual practice of the trade: cure and salt are spread by the mixing itself; each load has its own weighed share
  */
 export function mixedWithout(
   recipe: Recipe,

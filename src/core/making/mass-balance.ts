@@ -30,7 +30,7 @@ const MOST_FITS = 3;
  * @param input.bowlG batter without its container, g, > 0 · @param input.scaleG division of the scale, g
  * @param input.clingShare what may cling, of the sum; 1 % where left out
  * @throws RangeError naming the figure that is out of range
- * @source field standard: batter = sum of lines less 0.3 to 1 % that clings; a larger gap is a forgotten or doubled line
+ * @source usual practice of the trade: batter = sum of lines less 0.3 to 1 % that clings; a larger gap is a forgotten or doubled line
  */
 export function massBalance(input: {
   parts: readonly BalancePart[];

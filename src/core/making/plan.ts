@@ -106,7 +106,7 @@ function rowsOf(
  * The bench work of a recipe in order: every pass with its plate, every phase of a chop, with what goes in before it, in
  * which portions, and what it may be at. Salt and cure go in with the lean at the first chop, or where the batter is first
  * mixed; the water of a mix in halves, of a chop in thirds, where the recipe gives it no place.
- * @source field standard, order of an emulsion and passes of a grinder
+ * @source usual practice of the trade, order of an emulsion and passes of a grinder
  */
 export function makingPlan(recipe: Recipe, rule: MakingRule): PlanRow[] {
   const sheet = runSheet(recipe).filter(({ step }) => isMaking(step));

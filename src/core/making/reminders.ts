@@ -32,7 +32,7 @@ export type Reminder = {
   figures: Record<string, number>;
 };
 
-/** Usual values; s and °C. @source field standard: binder stiffens */
+/** Usual values; s and °C. @source usual practice of the trade: binder stiffens */
 const BINDER_S = 30 * 60;
 const FRESH_PART_S = 24 * 3600;
 /** A hold that is longer than this is turned once, halfway. */

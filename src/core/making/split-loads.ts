@@ -22,7 +22,7 @@ const exact = (g: number) => Number(g.toFixed(6));
  * no whole number of steps goes with the first load.
  * @param input.totalG all that goes into the bowl, g, > 0 · @param input.capacityG what the bowl takes, g, > 0
  * @throws RangeError for figures that are not positive, or a bowl that would need more than twenty loads
- * @source field standard: equal loads rather than full ones and a rest, each with its own weighed share of cure
+ * @source usual practice of the trade: equal loads rather than full ones and a rest, each with its own weighed share of cure
  * @example splitLoads({ totalG: 30000, capacityG: 12000, lines: [] }).length // 3
  */
 export function splitLoads(input: {

@@ -38,7 +38,7 @@ const wordsOf = (name: string) =>
  * Says whether something may be weighed in place of a line of the recipe: another grade of the same, as one pepper for another
  * while the total stays. What is no measured form of what is wanted is refused (a baking powder for a phosphate), and so is
  * another ingredient: that is another recipe.
- * @returns null when it may, else why not · @source field standard, "no measured form"
+ * @returns null when it may, else why not · @source usual practice of the trade: another grade stands in, another substance does not
  */
 export function refuseStandIn(recipe: Recipe, lineId: string, name: string): NoStandIn | null {
   const addition = recipe.additions.find((a) => a.id === lineId);

@@ -21,7 +21,7 @@ const MOST_SPREAD_C = 1;
  * Offset of a probe, °C, as shown less true: from the ice point (0 °C) and the boiling point at the
  * altitude; the mean of both when both were checked.
  * @param altitudeM m above sea level, −500 to 6000
- * @source field standard, ice-point and boiling-point check
+ * @source usual practice of the trade, ice-point and boiling-point check
  * @example checkCalibration({ iceC: 0.3, altitudeM: 0 }) // { ok: true, offsetC: 0.3 }
  */
 export function checkCalibration(check: CalibrationCheck): CalibrationResult {

@@ -21,7 +21,7 @@ export type Drying = {
   humidity: 'measured' | 'set' | 'usual';
 };
 
-/** A drying room of which nothing is known. @source field standard 2.15 */
+/** A drying room of which nothing is known. @source usual practice of the trade */
 const USUAL_ROOM = { airC: 13, rh: 0.78 };
 const USUAL_BATTER = { fatFraction: 0.22, waterFraction: 0.57 };
 /** A wet bulb belongs to an air reading this near, s; the room is seen every so often, s. */

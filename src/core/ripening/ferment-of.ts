@@ -36,7 +36,7 @@ const SETTLED_S = 3 * 3600;
 const LATELY_S = 6 * 3600;
 const MEAT_FROM_COOLER_C = 6;
 
-/** Tempo of a culture by the chamber that a recipe gives it. @source field standard 2.15 */
+/** Tempo of a culture by the chamber that a recipe gives it. @source usual practice of the trade */
 export const tempoIn = (airC: number): CultureTempo => TEMPO_C.find(([c]) => airC <= c)![1];
 
 /** pH that ends a recipe's ferment: its stage's own, or the recipe's. */

@@ -4,7 +4,7 @@ import type { StepKind, StepManner } from './step';
 /** A step of the bench work by its kind, and by how it is done. */
 export type Made = readonly [kind: StepKind, manner?: StepManner];
 
-/** The bench work of these schools, in order. @source field standard */
+/** The bench work of these schools, in order. @source usual practice of the trade */
 export function makingOf(schools: SchoolChoices): Made[] {
   const { seasoning, grinding = 'together', emulsifying = 'none' } = schools;
   const steps: Made[] = [['other', 'prepare'], ['chill']];

@@ -5,7 +5,7 @@ import type { ShelfView } from './shelf-of';
 
 /**
  * Days for which a product keeps cooled once it is packed, by what it is: the strict end of what the trade uses.
- * @source field standard 3.11 (usual): cooked and vacuum-packed 14-21 days, semi-dry and dry, cooled, 4-6 weeks
+ * @source usual practice of the trade: cooked and vacuum-packed 14-21 days, semi-dry and dry, cooled, 4-6 weeks
  */
 const USUAL_DAYS = { cooked: 14, ripened: 28, stable: null } as const;
 const DAY_S = 86_400;

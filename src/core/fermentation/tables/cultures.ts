@@ -19,7 +19,7 @@ export const BATCHES_DIFFER: CourseSpread = {
 /**
  * Usual courses of starter cultures by their tempo, for a card that says no more than "fast" or "slow". Cardinal
  * temperatures of lactic acid bacteria of that kind; lag and steepest fall at the best temperature.
- * @source field standard, sections 2.15 and 3.6 (ranges and hours to pH of the trade); usual, the site's own curves correct them
+ * @source usual practice of the trade: ranges and hours to pH; the site's own curves correct them
  */
 export const USUAL_CULTURES = {
   fast: {

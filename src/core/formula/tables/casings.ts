@@ -38,7 +38,7 @@ const LUKEWARM = 32;
 const WARM = 40;
 const natural = { smokePasses: true, edible: true } as const;
 
-/** Casings as the trade uses them. @source field standard; soak, stretch, ties and poaching after customary practice (usual, model values) */
+/** Casings as the trade uses them. @source usual practice of the trade; soak, stretch, ties and poaching after customary practice (usual, model values) */
 export const CASINGS: Record<CasingKind, CasingFacts> = {
   sheep: {
     permeability: 0.75,

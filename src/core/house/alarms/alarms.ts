@@ -95,7 +95,7 @@ function viewOf(input: AlarmInput): View {
 /**
  * What is wrong with a batch right now, most urgent first: each with its figures. Pure; the same record,
  * readings and time give the same alarms.
- * @source field standard, sections 2.11, 3.5, 3.8 and 9; usual bands and times of one house
+ * @source usual practice of the trade; usual bands and times of one house
  */
 export function alarmsOf(input: AlarmInput): Alarm[] {
   const view = viewOf(input);

@@ -8,7 +8,7 @@ import type { HeatStage } from '../../heat/simulate-program';
 import { placeOf } from '../../route/stage-step';
 import { mediumIn } from '../run/run-stage';
 
-/** Usual film coefficients by place, W/(m²·K); a house goes by its fan. @source field standard */
+/** Usual film coefficients by place, W/(m²·K); a house goes by its fan. @source usual practice of the trade */
 const FILM: Record<Exclude<StagePlace, 'house'>, number> = {
   water_bath: 400,
   oven: 18,

@@ -39,12 +39,12 @@ export type TroubleInput = {
   rules: Pick<RuleSet, 'come_up' | 'uncured_smoke' | 'cooling' | 'lethality'>;
 };
 
-/** Above this a core runs its fat out. @source field standard, section 5 */
+/** Above this a core runs its fat out. @source usual practice of the trade */
 export const FAT_OUT_C = 74;
 /** A rim this dry while the middle is still raw is a hard one. Model value. */
 const HARD_WETNESS = 0.2;
 const HARD_CORE_C = 45;
-/** Rule of thumb for a bath at 74 to 80 °C: a minute a millimetre. @source field standard, section 4 */
+/** Rule of thumb for a bath at 74 to 80 °C: a minute a millimetre. @source usual practice of the trade */
 const BATH_S_PER_MM = 60;
 
 type Look = (i: TroubleInput, core: { tS: number; tempC: number }[]) => Trouble[];
@@ -184,7 +184,7 @@ const LOOKS: readonly Look[] = [
  * Where a program asks for trouble with a product, as the model sees it, worst first: fat-out, a hard rim,
  * slow come-up, too long in the warm without cure, a bath too short by the rule of thumb, a chill that
  * misses the site's rule, too little lethality, a target that is not reached (and when the wet bulb is why).
- * @source field standard, sections 2.11, 3.4, 3.5, 5; limits from the site's rules
+ * @source usual practice of the trade; limits from the site's rules
  */
 export function programTroubles(input: TroubleInput): Trouble[] {
   const core = input.run.samples.map((s) => ({ tS: s.tS, tempC: s.coreC }));

@@ -6,7 +6,7 @@ import type { ProgramStage } from '../../formula/stage';
  * enough already. Only the last ones of the program; one that waits for anything but heat and time is always needed.
  * @param ahead stages that have not begun, in order · @param coreC slowest credited core now, °C; null: nothing can be said
  * @param lethal the site's way of lethality is passed
- * @source field standard: earlier than planned, the last stage is not needed
+ * @source usual practice of the trade: earlier than planned, the last stage is not needed
  */
 export function notNeeded(
   ahead: readonly ProgramStage[],

@@ -25,7 +25,7 @@ export type AirSpread = {
  * @param readings in time order, s and °C · @param levels levels with product on them; empty: all count
  * @returns null with fewer than two sensors that were read within the window
  * @throws RangeError naming the field
- * @source field standard, smoke and cook: houses are 10 to 15 °C apart from corner to corner
+ * @source usual practice of the trade, smoke and cook: houses are 10 to 15 °C apart from corner to corner
  */
 export function airSpread(input: {
   sensors: readonly AirSensor[];

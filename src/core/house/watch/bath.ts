@@ -13,7 +13,7 @@ export type BathRise = {
   coolsC: number;
 };
 
-/** Heat of water and of sausage, J/(g·K). @source field standard, heat in the house */
+/** Heat of water and of sausage, J/(g·K). @source heat balance of a house */
 const WATER = 4.18;
 const MEAT = 3.4;
 
@@ -22,7 +22,7 @@ const MEAT = 3.4;
  * `ΔT = m·3.4·(T_water − T_load) / (V·4.18 + m·3.4)`, before the fire makes up for it.
  * @param rimCm from the water to the rim, cm, ≥ 0 · @param loadG g, > 0 · @param loadC its mean temperature, °C
  * @throws RangeError naming the field
- * @source volume and heat balance, density 1.05 g/cm³ (field standard)
+ * @source volume and heat balance, density 1.05 g/cm³ (usual practice of the trade)
  * @example bathRise({ volumeL: 100, areaCm2: 5000, rimCm: 10 }, 21_000, 5, 76).riseCm // 4
  */
 export function bathRise(size: BathSize, loadG: number, loadC: number, waterC: number): BathRise {

@@ -26,7 +26,7 @@ export type SmokeMinutes = {
  * nothing, since nobody knows when the fire died; from there on nothing counts until smoke is seen again.
  * @param stages spans with smoke, s, in time order · @param looks in time order · @param everyS interval of looks, s, > 0
  * @throws RangeError naming the field
- * @source field standard, smoke and cook: the fire dies unnoticed; minutes without smoke are no smoke
+ * @source usual practice of the trade, smoke and cook: the fire dies unnoticed; minutes without smoke are no smoke
  * @example smokeMinutes({ stages: [{ fromS: 0, toS: 3600 }], looks: [{ tS: 1800, seen: 'thin' }], everyS: 1800, nowS: 3600 }).countsS // 3600
  */
 export function smokeMinutes(input: {

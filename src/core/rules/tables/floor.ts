@@ -1,7 +1,7 @@
 import type { RuleBodyOf } from '../definition';
 import type { RulePreset } from './preset';
 
-/** Usual values between the casing and the cooler. @source field standard, casings to chill (usual) */
+/** Usual values between the casing and the cooler. @source usual practice of the trade: casings to chill */
 export const FLOOR_USUAL: RuleBodyOf<'floor'> = {
   kind: 'floor',
   hornMost: 0.8,

@@ -1,6 +1,6 @@
 import type { RulePreset } from './preset';
 
-/** What warmth and time may do to raw meat while it is made. @source field standard, making by numbers (usual) */
+/** What warmth and time may do to raw meat while it is made. @source usual practice of the trade of making */
 export const MAKING_PRESET: RulePreset = {
   code: 'making-usual',
   title: 'Making, usual temperatures by class',

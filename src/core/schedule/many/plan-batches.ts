@@ -88,7 +88,7 @@ export type PlanProgress = { weightedLatenessS: number; spanS: number; round: nu
  * other's way. The same for a seed and a number of rounds, whatever the order of what is given.
  * @param input times epoch s, amounts g, its limits rounds or ms
  * @throws QuantityError for figures out of range, names used twice, and names of nothing
- * @source field standard, many batches
+ * @source least weighted lateness first, the site's own weights
  */
 export function planBatches(input: PlanInput): BatchPlan {
   const { onProgress } = input.limits;

@@ -198,7 +198,7 @@ function runTroubles(r: PlanResource, all: readonly Known[]): PlanTrouble[] {
  * @param steps of every batch in order of its way; a batch without any has no place yet and breaks nothing
  * @returns nothing where every rule is kept
  * @throws QuantityError for a time that is none: no rule would be found broken by it
- * @source field standard, many batches
+ * @source least weighted lateness first, the site's own weights
  */
 export function planTroubles(input: PlanInput, steps: readonly PlacedStep[]): PlanTrouble[] {
   requireFinite('nowS', input.nowS);

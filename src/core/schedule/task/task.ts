@@ -230,7 +230,7 @@ class TaskMaker {
  * together, and what has no place at all. Those without a place stand in `misfits` and in no plan; what is too much and has
  * begun all the same is planned as what fills its place.
  * @param nowS clock seconds · @param horizonS how far is planned, s
- * @source field standard, many batches
+ * @source least weighted lateness first, the site's own weights
  */
 export function planTask(input: {
   works: readonly Work[];
