@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { quietMs } from './typed/wake';
+import { quietMs, reloadByItself } from './typed/wake';
 
 type Change = { topic: 'batch' | 'house'; id: string };
 /** How soon a page follows what it shows itself, readings, which come all the time, and what it only mentions, ms. */
@@ -33,7 +33,7 @@ function reloadWhenQuiet(): () => void {
     const isBusy = quietMs() < QUIET_MS || document.querySelector('[role="dialog"]') !== null;
     if (isBusy && Date.now() < endMs) return;
     clearInterval(timer);
-    location.reload();
+    reloadByItself();
   }, LOOK_MS);
   return () => clearInterval(timer);
 }

@@ -8,7 +8,21 @@ const LOOK_EVERY_MS = 60;
 /** When it is looked at whether what was entered is still there: a part of the page may have been drawn over it, ms. */
 const LOOK_AGAIN_MS = [0, 300, 1200];
 
-type Snapshot = { path: string; build: string | undefined; fields: KeptField[] };
+type Snapshot = {
+  path: string;
+  build: string | undefined;
+  fields: KeptField[];
+  /** The application loaded the page anew, not a person. */
+  byItself?: boolean;
+};
+
+let byItself = false;
+
+/** Loads the page anew without being asked to: what was typed is put back, also where a kept copy comes first. */
+export function reloadByItself(): void {
+  byItself = true;
+  location.reload();
+}
 
 const build = () => document.documentElement.dataset.build;
 
@@ -45,7 +59,7 @@ function readSnapshot(): Snapshot | null {
   try {
     const kept = JSON.parse(sessionStorage.getItem(KEY) ?? 'null') as Snapshot | null;
     const isOfHere = kept?.path === location.pathname;
-    if (isOfHere && (kept.build !== build() || !isAskedAnew())) return kept;
+    if (isOfHere && (kept.byItself || kept.build !== build() || !isAskedAnew())) return kept;
     forgetSnapshot();
   } catch {
     /* Where nothing can be kept there is nothing. */
@@ -88,7 +102,7 @@ export function wake(onRestored: (anew: Anew) => void): () => void {
 /** Keeps what stands in the fields for the page that takes this one's place, which may be of a newer build. */
 export function keepTyped(): void {
   const fields = readFields(earlyWindow().jollyTouched ?? new Set());
-  const snapshot: Snapshot = { path: location.pathname, build: build(), fields };
+  const snapshot: Snapshot = { path: location.pathname, build: build(), fields, byItself };
   try {
     if (fields.length > 0) sessionStorage.setItem(KEY, JSON.stringify(snapshot));
   } catch {
