@@ -157,7 +157,11 @@ test.each<[keyof typeof EXAMPLES, z.ZodType]>([
 );
 
 test('every operation of the document has a name of its own, a tag and answers with examples', () => {
-  const operations = Object.values(openApiDocument().paths).flatMap((p) => Object.values(p));
+  type Answer = { content: Record<string, { example: unknown }> };
+  type Operation = { operationId: string; tags: string[]; responses: Record<string, Answer> };
+  const operations = Object.values(openApiDocument().paths).flatMap((p): Operation[] =>
+    Object.values(p),
+  );
   const ids = operations.map((o) => o.operationId);
   expect(new Set(ids).size).toBe(ids.length);
   for (const { tags, responses } of operations) {
