@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { ROOT } from '../lib/paths';
 import { PLANTS, type Plant } from './plants';
-import { TypeCheck, edited } from './type-check';
+import { edited } from './edited';
 
 const DOC = fs.readFileSync(path.join(ROOT, 'docs/how-to-add.md'), 'utf8');
 
@@ -24,20 +24,3 @@ test.each(PLANTS)(
     expect(named.filter((f) => filesOf(p).includes(f))).toEqual(filesOf(p));
   },
 );
-
-/* The whole project is checked twice for each of them: minutes. */
-const thorough = process.env.JOLLY_THOROUGH ? describe : describe.skip;
-thorough('added for a try', () => {
-  const types = new TypeCheck();
-  test.each(PLANTS)(
-    '$heading compiles with exactly these files, and the compiler asks for them',
-    (p) => {
-      expect(types.wrong(p.edits)).toEqual([]);
-      const [first] = p.edits;
-      const begun = p.edits.filter((e) => e.file === first.file);
-      const asked = filesOf(p).filter((f) => f !== first.file && !(f in p.elsewhere));
-      expect(types.wrong(begun)).toEqual([...asked].sort());
-    },
-    600_000,
-  );
-});
