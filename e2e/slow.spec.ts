@@ -53,26 +53,60 @@ test('what is chosen and typed before the scripts come is kept, and a button tha
   }
 });
 
+const noteOf = (page: Page) => page.getByLabel('Note, or reason for a hold');
+
+/** Types a note into the log of a batch, and does not send it. */
+async function typeNote(page: Page, text: string): Promise<void> {
+  await signIn(page, 'ines');
+  await openBatch(page, 'In Big house', '/log');
+  await noteOf(page).focus();
+  await page.keyboard.type(text);
+}
+
+async function sendNote(page: Page, text: string): Promise<void> {
+  await expect(noteOf(page)).toHaveValue(text);
+  await page.getByRole('button', { name: 'Add the note' }).click();
+  await expect(page.getByText(`Note: ${text}`)).toBeVisible();
+}
+
+const reloaded = (page: Page) => page.getByText('The server did not answer and this page reloaded');
+
 test('a page that is loaded anew because a refresh got no answer keeps what was typed, also twice', async ({
   page,
 }) => {
-  await signIn(page, 'ines');
-  await openBatch(page, 'In Big house', '/log');
-  const note = page.getByLabel('Note, or reason for a hold');
-  await note.focus();
-  await page.keyboard.type('The damper sticks');
+  await typeNote(page, 'The damper sticks');
   for (let i = 0; i < 2; i += 1) {
     /* What the framework does where the answer to a refresh does not come. */
     await page.evaluate(() => location.replace(location.href));
-    await expect(page.getByText('The server did not answer and this page reloaded')).toBeVisible();
-    await expect(note).toHaveValue('The damper sticks');
+    await expect(reloaded(page)).toBeVisible();
+    await expect(noteOf(page)).toHaveValue('The damper sticks');
   }
-  await page.getByRole('button', { name: 'Add the note' }).click();
-  await expect(page.getByText('Note: The damper sticks')).toBeVisible();
-  /* Asked for anew by a person, it is as new. */
-  await note.fill('Not this');
+  await sendNote(page, 'The damper sticks');
+  /* A person asked for the page: it is empty. */
+  await noteOf(page).fill('Not this');
   await page.reload();
-  await expect(note).toHaveValue('');
+  await expect(noteOf(page)).toHaveValue('');
+});
+
+test('what was typed is kept where the page reloads for a newer build and gets the old one once more', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const Usual = window.EventSource;
+    window.EventSource = class extends Usual {
+      constructor(...of: ConstructorParameters<typeof EventSource>) {
+        super(...of);
+        Object.assign(window, { events: this });
+      }
+    };
+  });
+  await typeNote(page, 'The damper sticks');
+  await page.evaluate(() => {
+    const { events } = window as unknown as { events: EventSource };
+    events.dispatchEvent(new MessageEvent('build', { data: 'a-newer-one' }));
+  });
+  await expect(reloaded(page)).toBeVisible();
+  await sendNote(page, 'The damper sticks');
 });
 
 test.describe('a newer build', () => {
@@ -83,19 +117,13 @@ test.describe('a newer build', () => {
     page,
     site,
   }) => {
-    await signIn(page, 'ines');
-    await openBatch(page, 'In Big house', '/log');
-    const note = page.getByLabel('Note, or reason for a hold');
-    await note.focus();
-    await page.keyboard.type('The damper sticks');
+    await typeNote(page, 'The damper sticks');
     await site.app.kill('SIGTERM');
     await site.app.start({ JOLLY_BUILD_ID: 'a-newer-one' });
     await expect(page.getByText('Jolly Kettle was updated and this page reloaded')).toBeVisible({
       timeout: 90_000,
     });
     await expect(page.locator('html')).toHaveAttribute('data-build', 'a-newer-one');
-    await expect(note).toHaveValue('The damper sticks');
-    await page.getByRole('button', { name: 'Add the note' }).click();
-    await expect(page.getByText('Note: The damper sticks')).toBeVisible();
+    await sendNote(page, 'The damper sticks');
   });
 });

@@ -11,11 +11,6 @@ const dev = process.argv[4] === 'dev';
 const MOST = 2;
 /** A process that is told to end has so long to do it, ms. */
 const LONGEST_END_MS = 3000;
-/**
- * Room for what a request makes and drops, MB: with the 16 of Node's default, pages with long lists are moved among what
- * lives on, and a collection of all of it holds up every request for a tenth of a second.
- */
-const YOUNG_MB = 64;
 const usual = dev ? 1 : Math.min(MOST, os.availableParallelism());
 const processes = Number(process.env.JOLLY_PROCESSES ?? usual);
 
@@ -29,7 +24,6 @@ const onStop = (stop: () => void) => {
  */
 function lead(): void {
   cluster.schedulingPolicy = cluster.SCHED_NONE;
-  cluster.setupPrimary({ execArgv: [...process.execArgv, `--max-semi-space-size=${YOUNG_MB}`] });
   let stopping = false;
   const endWhenAlone = () => {
     if (Object.keys(cluster.workers ?? {}).length === 0) process.exit(0);
