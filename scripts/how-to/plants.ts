@@ -7,6 +7,8 @@ export type Plant = {
   heading: string;
   /** The first says that it exists. */
   edits: [Edit, ...Edit[]];
+  /** Files that the compiler does not ask for, and what does. */
+  elsewhere: Record<string, 'a test' | 'nobody'>;
 };
 
 const KINDS = 'src/core/logbook/chapters/bench.ts';
@@ -47,6 +49,10 @@ export const PLANTS: readonly Plant[] = [
         text: "  'bell_rung',\n",
       },
     ],
+    elsewhere: {
+      'src/features/logbook/bench-contract.ts': 'a test',
+      'src/features/logbook/ui/last-press.ts': 'a test',
+    },
   },
   {
     heading: 'A check',
@@ -77,6 +83,10 @@ export const checkSmell = (c: Case): Check =>
         text: "import { checkSmell } from './smell-check';\nexport const ASKED_TOO: readonly Judge[] = [checkSmell];\n",
       },
     ],
+    elsewhere: {
+      'src/core/verdict/smell-check.ts': 'nobody',
+      'src/core/verdict/asked.ts': 'nobody',
+    },
   },
   {
     heading: 'A kind of step',
@@ -85,6 +95,7 @@ export const checkSmell = (c: Case): Check =>
       { file: 'src/core/route/facts.ts', before: '  rest: alone(', text: '  glaze: bench(),\n' },
       { file: 'src/words/route.ts', before: "  rest: 'Rest',\n", text: "  glaze: 'Glaze',\n" },
     ],
+    elsewhere: {},
   },
   {
     heading: 'A kind of place',
@@ -128,6 +139,10 @@ export async function up(db: Kysely<unknown>): Promise<void> {
         text: "import * as tents from './migrations/9999-tents';\nexport const TENTS = tents;\n",
       },
     ],
+    elsewhere: {
+      'src/platform/db/migrations/9999-tents.ts': 'a test',
+      'src/platform/db/migrate.ts': 'a test',
+    },
   },
   {
     heading: 'A page',
@@ -153,5 +168,13 @@ export default async function NotesPage() {
         text: "  '/bench/notes',\n",
       },
     ],
+    elsewhere: {
+      'src/app/(site)/bench/notes/page.tsx': 'nobody',
+      'e2e/support/who-may.ts': 'a test',
+      'e2e/support/screens.ts': 'a test',
+    },
   },
 ];
+
+/** The files of a plant, in their order. */
+export const filesOf = (p: Plant): string[] => [...new Set(p.edits.map((e) => e.file))];
