@@ -1,5 +1,6 @@
 import os from 'node:os';
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './scripts/lib/paths';
 
 export default defineConfig({
   testDir: 'e2e',
@@ -14,7 +15,7 @@ export default defineConfig({
     timezoneId: 'Europe/Berlin',
     trace: 'off',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -3,9 +3,8 @@ import os from 'node:os';
 import next from 'next';
 import { makeServer } from '../src/platform/http-server';
 import { trustedProxies } from '../src/platform/address';
-import { ROOT } from './lib/paths';
 
-/** The application behind its front door: `tsx scripts/app.ts <port> <host> [dev]`; with `dev` from its sources, not the build. */
+/** The application behind its front door, started in the project's folder: `<port> <host> [dev]`; with `dev` from its sources, not the build. */
 const [port, host] = [Number(process.argv[2] ?? 3000), process.argv[3] ?? '127.0.0.1'];
 const dev = process.argv[4] === 'dev';
 const MOST = 2;
@@ -51,7 +50,7 @@ function lead(): void {
 
 async function serve(): Promise<void> {
   const trusted = trustedProxies(process.env.JOLLY_TRUSTED_PROXIES ?? '');
-  const app = next({ dev, dir: ROOT, hostname: host, port });
+  const app = next({ dev, dir: process.cwd(), hostname: host, port });
   await app.prepare();
   const handle = app.getRequestHandler();
   const server = makeServer((request, response) => handle(request, response), trusted);

@@ -7,6 +7,7 @@ import { makeDb, makePool } from '../src/platform/db/client';
 import { loadDemo } from './demo/load';
 import { DEMO_PEOPLE } from './demo/site';
 import { withApp } from './lib/bench-app';
+import { CHROMIUM } from './lib/paths';
 import { signInDemo } from './lib/sign-in';
 
 const BATCHES = 40;
@@ -97,7 +98,7 @@ export async function benchBoard(url: string): Promise<Record<string, Record<str
   return withApp(url, async (base) => {
     const cookie = await signInDemo(base, DEMO_PEOPLE[1]!.email);
     const browser = await chromium.launch({
-      executablePath: '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: ['--no-sandbox', '--disable-gpu', '--disable-quic'],
     });
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });

@@ -8,6 +8,7 @@ import { loadOpenStandings } from '../src/features/logbook/open-batches';
 import { loadDemo } from './demo/load';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from './demo/site';
 import { withApp } from './lib/bench-app';
+import { CHROMIUM } from './lib/paths';
 
 const EVERY_MS = 20;
 const DAY_S = 86_400;
@@ -96,7 +97,7 @@ async function measure(
   path: string,
 ): Promise<Record<string, Record<string, number>>> {
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu'],
   });
   try {

@@ -4,7 +4,7 @@ import pg from 'pg';
 import { chromium, type BrowserContext, type Page } from '@playwright/test';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '../demo/site';
 import { buildIfNeeded } from '../lib/build';
-import { DATA } from '../lib/paths';
+import { CHROMIUM, DATA } from '../lib/paths';
 import { freePort } from '../lib/ports';
 import { waitFor } from '../lib/supervisor';
 import { randomFrom } from '../studies/random';
@@ -22,7 +22,7 @@ type Device = { folder: string; context: BrowserContext; page: Page };
 /** A browser that keeps what it has on disk, as a phone does. */
 async function switchOn(folder: string, base: string): Promise<Device> {
   const context = await chromium.launchPersistentContext(folder, {
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu'],
     baseURL: base,
   });

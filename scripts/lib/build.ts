@@ -2,12 +2,14 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { buildSync, context, type BuildOptions } from 'esbuild';
 import { sha256 } from '../../src/platform/hash';
+import { APP_PROGRAM } from './app';
 import { bin, ROOT } from './paths';
 import { run } from './shell';
 
 const STAMP = path.join(ROOT, '.next/jolly-stamp');
 const WATCHED = [
   'src',
+  'scripts/app.ts',
   'package-lock.json',
   'next.config.ts',
   'postcss.config.mjs',
@@ -44,6 +46,18 @@ const THREADS = ['forecast', 'judge', 'files', 'ripening'].map((name): BuildOpti
   logLevel: 'warning',
 }));
 
+/** The application's processes, with the packages they need beside them. */
+const APP: BuildOptions = {
+  entryPoints: [path.join(ROOT, 'scripts/app.ts')],
+  outfile: APP_PROGRAM,
+  bundle: true,
+  packages: 'external',
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  logLevel: 'warning',
+};
+
 /** The device's service worker, which keeps the files of a build. */
 const offlineWorker = (): BuildOptions => ({
   entryPoints: [path.join(ROOT, 'src/workers/offline/offline.worker.ts')],
@@ -66,7 +80,7 @@ export function buildIfNeeded(): void {
   if (fs.existsSync(STAMP) && fs.readFileSync(STAMP, 'utf8') === now) return;
   console.error('Building …');
   run(bin('next'), ['build']);
-  for (const program of [...THREADS, offlineWorker()]) buildSync(program);
+  for (const program of [APP, ...THREADS, offlineWorker()]) buildSync(program);
   fs.writeFileSync(STAMP, now);
 }
 
