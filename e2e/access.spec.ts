@@ -4,6 +4,8 @@ import { openBatch, signIn } from './support/people';
 import { SCREENS } from './support/screens';
 import { everyDoor } from './support/who-may';
 
+test.use({ processes: 'one' });
+
 /** Pages that only somebody sees who is not signed in yet. */
 const BEFORE_PEOPLE = ['/welcome'];
 const seen = new Set<string>();

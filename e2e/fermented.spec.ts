@@ -1,6 +1,8 @@
 import { expect, test, type Page } from './support/test';
 import { signIn } from './support/people';
 
+test.use({ processes: 'one' });
+
 const HOUR = 3_600_000;
 
 /** Posts a fact of the past, as the floor's screens do. */

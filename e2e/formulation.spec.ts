@@ -2,6 +2,8 @@ import { expect, test, type Page } from './support/test';
 import fs from 'node:fs';
 import { signIn } from './support/people';
 
+test.use({ processes: 'one' });
+
 const field = (page: Page, part: string, label: string, n = 0) =>
   page.getByRole('group', { name: part, exact: true }).getByLabel(label, { exact: true }).nth(n);
 const figures = (page: Page) => page.getByRole('region', { name: 'Figures' });

@@ -1,6 +1,8 @@
 import { expect, test } from './support/test';
 import { openBatch, signIn } from './support/people';
 
+test.use({ processes: 'one' });
+
 test('signed out: pages lead to the sign-in, routes say so', async ({ page, request }) => {
   for (const path of [
     '/',

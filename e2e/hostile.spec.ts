@@ -30,7 +30,7 @@ const links = (page: Page, start: string) =>
     .locator(`main a[href^="${start}"]`)
     .evaluateAll((as) => [...new Set(as.map((a) => a.getAttribute('href')!))]);
 
-test.use({ fill: 'hostile' });
+test.use({ fill: 'hostile', processes: 'one' });
 
 test('names that are scripts are text on every screen, in every chart and its tooltip', async ({
   page,

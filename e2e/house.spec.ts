@@ -3,6 +3,8 @@ import { expect, test, type Page } from './support/test';
 import { signIn } from './support/people';
 import { deviceTokens } from './support/site';
 
+test.use({ processes: 'one' });
+
 const report = async (
   page: Page,
   house: 0 | 1,

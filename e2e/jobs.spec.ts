@@ -3,6 +3,8 @@ import { importFile, made, release, saveAndApprove, startJob, tell } from './sup
 import { HOUR } from './support/logger';
 import { signIn } from './support/people';
 
+test.use({ processes: 'one' });
+
 const cooked: [number, Record<string, unknown> & { kind: string }][] = [
   [20, { kind: 'pulled' }],
   [20, { kind: 'chill_started', medium: 'ice_bath' }],

@@ -4,6 +4,8 @@ import { deviceTokens } from './support/site';
 import { openApiDocument } from '../src/features/readings/openapi';
 import { WHO_MAY, everyDoor, type Identity } from './support/who-may';
 
+test.use({ processes: 'one' });
+
 const ACCOUNTS: Partial<Record<Identity, 'pia' | 'ines' | 'tomas' | 'maud'>> = {
   reader: 'pia',
   operator: 'ines',

@@ -4,6 +4,8 @@ import { fermentedRecipe } from '../src/core/testing/recipe';
 import { as, importFile, release, saveAndApprove, startJob, tell, weighed } from './support/job';
 import { signIn } from './support/people';
 
+test.use({ processes: 'one' });
+
 type Line = [number, Record<string, unknown> & { kind: string }, string?];
 
 /** Weighed, cured, stuffed and hung in the stone chamber, the pork frozen before; 20 kg of dry sticks. */

@@ -1,6 +1,8 @@
 import { expect, test, type Locator, type Page } from './support/test';
 import { signIn } from './support/people';
 
+test.use({ processes: 'one' });
+
 async function openRecipe(page: Page, name: string): Promise<void> {
   await page.goto('/recipes');
   await page.getByRole('link', { name, exact: true }).click();

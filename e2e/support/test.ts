@@ -38,6 +38,8 @@ function patient(page: Page): void {
 type PerTest = {
   /** What the file's database holds at its beginning. */
   fill: Fill;
+  /** Of how many processes the file's application is: `one` where each page is looked at for itself, which is quicker. */
+  processes: 'one' | 'as shipped';
   /** Environment of the file's application, besides the usual. */
   appEnv: Record<string, string>;
   /** Errors that a test brings about on purpose; every other one fails it. */
@@ -51,6 +53,7 @@ type PerWorker = { sites: Sites; faults: Faults; opened: BrowserContext[] };
 
 export const test = base.extend<PerTest, PerWorker>({
   fill: ['demo', { option: true }],
+  processes: ['as shipped', { option: true }],
   appEnv: [{}, { option: true }],
   elsewhere: [null, { option: true }],
   expectedErrors: [null, { option: true }],
@@ -66,8 +69,10 @@ export const test = base.extend<PerTest, PerWorker>({
   opened: [async ({}, use) => use([]), { scope: 'worker' }],
   site: [
     /* A file that starts an application itself asks for no site. */
-    async ({ sites, fill, appEnv }, use, info) =>
-      use((await sites.of(info.file, fill, appEnv)) as Site),
+    async ({ sites, fill, processes, appEnv }, use, info) => {
+      const env = processes === 'one' ? { JOLLY_PROCESSES: '1', ...appEnv } : appEnv;
+      await use((await sites.of(info.file, fill, env)) as Site);
+    },
     { auto: true, timeout: 180_000 },
   ],
   baseURL: async ({ site, elsewhere }, provide) => provide(elsewhere ?? site.base),

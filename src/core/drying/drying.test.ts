@@ -15,6 +15,7 @@ import {
 import { rimOf } from './rim';
 import { simulateDrying, type DryingInput } from './simulate-drying';
 import { brineActivity, estimateAw } from './water-activity';
+import { runs } from '../testing/thorough';
 
 const DAY = 86_400;
 const piece: DryingPiece = {
@@ -136,7 +137,7 @@ describe('a hung piece', () => {
           expect(s.rimAw).toBeGreaterThanOrEqual(Math.min(rh, s.coreAw) - 1e-3);
         });
       }),
-      { seed: 8, numRuns: 30 },
+      { seed: 8, numRuns: runs(100) },
     );
   });
 

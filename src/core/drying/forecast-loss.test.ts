@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { forecastLoss, type LossForecastInput } from './forecast-loss';
 import { AS_USUAL, type DryingFactors } from './piece';
 import { simulateDrying } from './simulate-drying';
+import { runs } from '../testing/thorough';
 
 const DAY = 86_400;
 const piece = { diameterMm: 60, waterFraction: 0.57, fatFraction: 0.21, saltFraction: 0.027 };
@@ -125,7 +126,7 @@ test('property: ends in order, never before now, whatever the weights', () => {
       if (f.status === 'forecast') expect(a).toBeGreaterThanOrEqual(nowS);
       if (f.nextS !== null) expect(f.nextS).toBeGreaterThan(nowS);
     }),
-    { seed: 9, numRuns: 5 },
+    { seed: 9, numRuns: runs(30) },
   );
 });
 

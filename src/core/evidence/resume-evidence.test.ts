@@ -8,6 +8,7 @@ import {
   type Evidence,
 } from './resume-evidence';
 import type { SlowSpan } from './slow-spans';
+import { runs } from '../testing/thorough';
 
 const HOUR = 3600;
 const DAY = 24 * HOUR;
@@ -64,7 +65,7 @@ const spans = fc
     ...(t[2] === undefined ? [] : [{ fromS: t[2], toS: t[3] ?? Infinity }]),
   ]);
 
-const SEED = { seed: 15, numRuns: 200 };
+const SEED = { seed: 15, numRuns: runs(800) };
 
 test('property: read in pieces is the same as read at once', () => {
   fc.assert(

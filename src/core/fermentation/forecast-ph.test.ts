@@ -5,6 +5,7 @@ import { forecastPh, meatLagS, type PhForecastInput } from './forecast-ph';
 import { learnedCulture } from './learned-culture';
 import { USUAL_CULTURES } from './tables/cultures';
 import { whenWorked, workOf, workedBy } from './work';
+import { runs } from '../testing/thorough';
 
 const HOUR = 3600;
 const medium = USUAL_CULTURES.medium;
@@ -170,7 +171,7 @@ describe('the hour of a pH', () => {
         expect((low.p50S ?? Infinity) >= (high.p50S ?? Infinity)).toBe(true);
         for (const p of f.course) expect(p.p10 <= p.p50 && p.p50 <= p.p90).toBe(true);
       }),
-      { seed: 4, numRuns: 25 },
+      { seed: 4, numRuns: runs(100) },
     );
   });
 

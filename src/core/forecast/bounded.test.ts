@@ -8,6 +8,7 @@ import { forecastFinish } from './forecast-finish';
 import type { Target } from './run-case';
 import type { RunReading } from './readings';
 import { MOST_STEPS, OutOfWork, Work } from './work';
+import { runs } from '../testing/thorough';
 
 const recipe = testRecipe();
 const run = (core: (i: number) => number, air: (i: number) => number, n = 60): ForecastInput => ({
@@ -110,7 +111,7 @@ test('property: any readings that pass ingest, any recipe: a band in order or an
         if (f.p90S !== null) expect(f.p50S).toBeLessThanOrEqual(f.p90S);
       },
     ),
-    { seed: 65, numRuns: 150 },
+    { seed: 65, numRuns: runs(600) },
   );
 });
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { cylinderAxis, slabMiddle } from '../testing/cylinder-series';
 import { simulateProgram } from './simulate-program';
+import { runs } from '../testing/thorough';
 
 const K = 0.43;
 const RHO = 1050;
@@ -116,7 +117,7 @@ test('property: without evaporation no point leaves the span of start and media'
           expect(t).toBeLessThan(Math.max(...media) + 0.05);
         }
     }),
-    { seed: 4, numRuns: 40 },
+    { seed: 4, numRuns: runs(150) },
   );
 });
 
@@ -132,7 +133,7 @@ test('property: heat through the surface is heat held, to 0.1 %, and water never
         expect(s.logs).toBeGreaterThanOrEqual(samples[i - 1]?.logs ?? 0);
       });
     }),
-    { seed: 5, numRuns: 40 },
+    { seed: 5, numRuns: runs(150) },
   );
 });
 
@@ -146,7 +147,7 @@ test('property: halving the steps and doubling the shells moves the core by less
         expect(Math.abs(s.coreC - fine[i]!.coreC)).toBeLessThan(0.05);
       });
     }),
-    { seed: 6, numRuns: 25 },
+    { seed: 6, numRuns: runs(100) },
   );
 });
 

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { meatAtC, meatHeatJPerG } from '../heat/meat-heat';
 import { thermalProperties } from '../heat/properties';
 import { chillTimeS, type ChillInput } from './chill-time';
+import { runs } from '../testing/thorough';
 
 test('the heat of meat and its temperature are one another’s inverse', () =>
   fc.assert(
@@ -80,7 +81,7 @@ describe('minutes in the freezer', () => {
         expect(t({ targetC: l.targetC - by })).toBeGreaterThanOrEqual(base);
         expect(t({ freezerC: l.freezerC + by })).toBeGreaterThanOrEqual(base);
       }),
-      { numRuns: 40 },
+      { numRuns: runs(150) },
     );
   });
 
@@ -103,7 +104,7 @@ describe('minutes in the freezer', () => {
         expect(t({ freezerW: 200 / by })).toBeGreaterThanOrEqual(t({}) - 1);
         expect(t({ siteFactor: by })).toBeCloseTo(by * t({}), 3);
       }),
-      { numRuns: 30 },
+      { numRuns: runs(120) },
     );
     expect(minutes({ massG: 1000 })).toBeCloseTo(minutes(), 3);
     /* 90 kg on 2 m² would give off more than the freezer takes out. */

@@ -11,6 +11,7 @@ import {
   type PlanInput,
   type PlanStep,
 } from './index';
+import { runs } from '../../testing/thorough';
 
 const SLOT = 300;
 const T0 = 1_800_000_000;
@@ -214,7 +215,7 @@ describe('against an independent look at the rules', () => {
         expect([p.weightedLatenessS, p.spanS]).toEqual([best.lateS, best.spanS]);
         expect([p.lowerBoundS, p.proven]).toEqual([best.lateS, true]);
       }),
-      { seed: 14, numRuns: 120 },
+      { seed: 14, numRuns: runs(500) },
     );
   });
 
@@ -239,7 +240,7 @@ describe('against an independent look at the rules', () => {
         const pinned = planBatches({ ...task, fixed: [pin] });
         expect([pinned.status, pinned.weightedLatenessS]).toEqual([p.status, p.weightedLatenessS]);
       }),
-      { seed: 15, numRuns: 60 },
+      { seed: 15, numRuns: runs(250) },
     );
   });
 
@@ -261,7 +262,7 @@ describe('against an independent look at the rules', () => {
             expect(better.weightedLatenessS).toBeLessThanOrEqual(p.weightedLatenessS);
         }
       }),
-      { seed: 16, numRuns: 60 },
+      { seed: 16, numRuns: runs(250) },
     );
   });
 

@@ -7,6 +7,7 @@ import type { Found } from './draft';
 import { planBatches, type PlanInput } from './index';
 import { makeProblem, SLOT_S } from './problem';
 import { Proof } from './prove';
+import { runs } from '../../testing/thorough';
 
 /** As if nothing were known yet. */
 const NOTHING: Found = { placements: [], cost: 0, span: 0, fires: 0, missing: 1 };
@@ -46,7 +47,7 @@ describe('a proof', () => {
           if (!best) return void expect(found.missing).toBe(1);
           expect([found.cost, found.span * SLOT_S]).toEqual([best.lateS, best.spanS]);
         }),
-        { seed: 21, numRuns: 500 },
+        { seed: 21, numRuns: runs(2_000) },
       );
     },
   );

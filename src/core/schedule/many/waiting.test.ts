@@ -6,6 +6,7 @@ import { planBatches, planTroubles, whyLate, type PlanInput, type PlanStep } fro
 import { Insertion } from './insertion';
 import { Occupancy } from './occupancy';
 import { makeProblem, SLOT_S } from './problem';
+import { runs } from '../../testing/thorough';
 
 const T0 = 1_800_000_000;
 const HOUR = 3600;
@@ -154,7 +155,7 @@ describe('against an independent look at the rules', () => {
         expect([p.weightedLatenessS, p.spanS]).toEqual([best.lateS, best.spanS]);
         expect(p.lowerBoundS).toBeLessThanOrEqual(best.lateS);
       }),
-      { seed: 51, numRuns: 150 },
+      { seed: 51, numRuns: runs(1_500) },
     );
     expect(waits).toBeGreaterThan(5);
   });
@@ -171,7 +172,7 @@ describe('against an independent look at the rules', () => {
           best ? [best.lateS, best.spanS] : null,
         );
       }),
-      { seed: 52, numRuns: 500 },
+      { seed: 52, numRuns: runs(2_000) },
     );
   });
 

@@ -13,6 +13,7 @@ import {
   withPins,
   type Work,
 } from './index';
+import { runs } from '../../testing/thorough';
 
 const DAY = 24 * HOUR;
 const T0 = 1_800_000_000 - (1_800_000_000 % 86_400);
@@ -97,7 +98,7 @@ test('property: every wish is planned by all rules, or it is said why it cannot 
           expect(first.startS).toBeGreaterThanOrEqual(T0 + w.fromH * HOUR);
       });
     }),
-    { seed: 41, numRuns: 40 },
+    { seed: 41, numRuns: runs(200) },
   );
 });
 
@@ -117,7 +118,7 @@ test('property: what is kept is what is shown; a plan made again with everything
         batchEnds(task, steps).filter((e) => e.lateS > 0).length,
       );
     }),
-    { seed: 42, numRuns: 30 },
+    { seed: 42, numRuns: runs(150) },
   );
 });
 
@@ -133,6 +134,6 @@ test('property: a wish less, or later, is never worse for the others by the boun
         all.weightedLatenessS + 1e-6 + (all.unplaced.length > 0 ? Infinity : 0),
       );
     }),
-    { seed: 43, numRuns: 25 },
+    { seed: 43, numRuns: runs(120) },
   );
 });
