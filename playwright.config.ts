@@ -1,6 +1,6 @@
 import os from 'node:os';
 import { defineConfig } from '@playwright/test';
-import { CHROMIUM } from './scripts/lib/paths';
+import { LAUNCH } from './e2e/support/browser';
 
 export default defineConfig({
   testDir: 'e2e',
@@ -14,17 +14,6 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Berlin',
     trace: 'off',
-    launchOptions: {
-      executablePath: CHROMIUM,
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: LAUNCH,
   },
 });

@@ -1,11 +1,13 @@
 import { expect, test, type Page } from './support/test';
 import { makePushKeys } from '../src/platform/push-keys';
 import { PushService } from '../tests/support/push-service';
+import { LAUNCH_WHOLE } from './support/browser';
 import { signIn } from './support/people';
 
 /** A push service of the site's own network that never answers. */
 const AWAY = 'https://127.0.0.1:9';
 test.use({
+  launchOptions: LAUNCH_WHOLE,
   appEnv: {
     JOLLY_PUSH_KEYS: makePushKeys('mailto:site@test.example'),
     JOLLY_PUSH_ORIGINS: AWAY,

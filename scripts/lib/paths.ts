@@ -8,7 +8,9 @@ export const DATA = process.env.JOLLY_DATA
   : path.join(ROOT, '.data');
 export const bin = (name: string) => path.join(ROOT, 'node_modules/.bin', name);
 
-/** Debian's browser without a window, or its whole browser where that one cannot be had. */
-export const CHROMIUM = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find((file) =>
-  fs.existsSync(file),
-);
+/** Debian's browser, whole. */
+export const WHOLE_CHROMIUM = '/usr/bin/chromium';
+const WITHOUT_WINDOW = '/usr/bin/chromium-headless-shell';
+
+/** The browser without a window, which is quicker, or the whole one where that one cannot be had. */
+export const CHROMIUM = fs.existsSync(WITHOUT_WINDOW) ? WITHOUT_WINDOW : WHOLE_CHROMIUM;

@@ -1,5 +1,5 @@
 import { LivePiece, judge, type ProgramStage, type Reading } from '../../src/core';
-import { heatStage } from '../../src/core/house/program/heat-stage';
+import { heatStage } from '../../src/core/run/heat-stage';
 import { testRecipe } from '../../src/core/testing/recipe';
 import type { Line } from '../../src/core/testing/batch';
 import { AIR, caseOf, CORE, HOUR, MIN, weighing, type Played } from '../../src/core/testing/played';

@@ -46,8 +46,8 @@ export {
   type StageKind,
   type StagePlace,
   type Writing,
-} from './formula/recipe';
-export { ionFromSodiumNitrite, sodiumNitriteFromIon } from './formula/nitrite-ion';
+} from './recipe/recipe';
+export { ionFromSodiumNitrite, sodiumNitriteFromIon } from './units/nitrite-ion';
 export {
   splitSalt,
   type SaltConflict,
@@ -95,21 +95,21 @@ export {
   type Finding,
   type FindingCode,
   type FindingLevel,
-} from './formula/findings';
+} from './review/findings';
 export {
   diffRecipes,
   type FactUnit,
   type RecipeChange,
   type RecipeFact,
-} from './formula/diff-recipes';
+} from './review/diff-recipes';
 export {
   SCHOOLS,
   SCHOOL_QUESTIONS,
   type School,
   type SchoolChoices,
   type SchoolQuestion,
-} from './formula/schools/questions';
-export { applySchool, offeredSchools } from './formula/schools/apply-school';
+} from './review/schools/questions';
+export { applySchool, offeredSchools } from './review/schools/apply-school';
 export * from './route';
 export * from './fermentation';
 export * from './drying';
@@ -181,7 +181,7 @@ export {
   type Fields,
   type RuleField,
 } from './rules/definition';
-export { coreTargetOf, endsOf, withCoreTarget } from './formula/stage-ends';
+export { coreTargetOf, endsOf, withCoreTarget } from './recipe/stage-ends';
 export { DEFAULT_RULES } from './rules/tables/defaults';
 export { RULE_PRESETS } from './rules/tables/presets';
 export {
@@ -205,10 +205,16 @@ export {
   vapourFromWetBulb,
   wetBulbFromRh,
 } from './heat/psychrometrics';
-export { notNeeded } from './house/run/not-needed';
+export { notNeeded } from './run/not-needed';
 export { LivePiece } from './heat/live-piece';
 export { finishOf, forecastFinish, type Forecast } from './forecast/forecast-finish';
-export { houseTaught, type HouseFit, type Weather } from './forecast/house-prior';
+export {
+  WINDS,
+  houseTaught,
+  type HouseFit,
+  type Weather,
+  type Wind,
+} from './forecast/house-prior';
 export { scoreOf, type BandScore } from './forecast/band-scale';
 export {
   fitRun,
@@ -230,19 +236,19 @@ export {
 export { spreadOf } from './house/alarms/place';
 export { alarmsOf } from './house/alarms/alarms';
 export { alarmChanges, type AlarmChanges } from './house/alarms/changes';
-export { designProgram, type DesignGoal } from './house/program/design-program';
-export { chillStage, filmOf, heatProduct, heatStage } from './house/program/heat-stage';
-export { FAT_OUT_C, programTroubles, type Trouble } from './house/program/program-troubles';
-export { mediumIn, runProgram, runStages, stageAt, type RunStage } from './house/run/run-stage';
+export { designProgram, type DesignGoal } from './run/design-program';
+export { chillStage, filmOf, heatProduct, heatStage } from './run/heat-stage';
+export { FAT_OUT_C, programTroubles, type Trouble } from './run/program-troubles';
+export { mediumIn, runProgram, runStages, stageAt, type RunStage } from './run/run-stage';
 export * from './house/simulator';
 export {
   stageProgress,
   type StageEvidence,
   type StageProgress,
   type Wait,
-} from './house/run/stage-progress';
-export { followingStage } from './house/run/follow-house';
-export { putBackUntilS, putBackWithinS } from './house/run/put-back';
+} from './run/stage-progress';
+export { followingStage } from './run/follow-house';
+export { putBackUntilS, putBackWithinS } from './run/put-back';
 export * from './logbook';
 export type { Calibrations, Case, Check, CheckStatus, Figure, Series } from './verdict/check';
 export { CHECK_CODES, type CheckCode } from './logbook/check-code';
@@ -286,6 +292,7 @@ export {
   type ReadingPlace,
 } from './units/plausible';
 export * from './making';
+export * from './bench';
 export * from './hanging';
 export * from './chill';
 export * from './duty';

@@ -8,7 +8,7 @@ import {
   poachedRecipe,
   rawRecipe,
 } from '@/core/testing/outcomes';
-import { applySchool } from '@/core/formula/schools/apply-school';
+import { applySchool } from '@/core/review/schools/apply-school';
 import { fermentedRecipe } from '@/core/testing/recipe';
 import type { Person } from '@/features/accounts/identify';
 import { loadDossier } from '@/features/logbook/case';

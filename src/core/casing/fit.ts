@@ -1,4 +1,4 @@
-import type { CasingFacts } from '../formula/tables/casings';
+import type { CasingFacts } from '../recipe/tables/casings';
 import { requirePositive } from '../guard';
 import type { WayClimate } from './way-climate';
 

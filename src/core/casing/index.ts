@@ -4,9 +4,8 @@ export {
   type CasingFacts,
   type Soak,
   type SoakAdd,
-} from '../formula/tables/casings';
-export { casingFacts } from '../formula/casing-facts';
-export { stuffingDue, type StuffDue, type StuffDueCode } from './due';
+} from '../recipe/tables/casings';
+export { casingFacts } from '../recipe/casing-facts';
 export { fillings, type Fillings } from './fillings';
 export { casingFit, type CasingFit, type FitCode, type FitFinding, type HornLimits } from './fit';
 export { linkCheck, linkG, type Link, type LinkCheck } from './link-check';

@@ -1,4 +1,4 @@
-import type { Soak } from '../formula/tables/casings';
+import type { Soak } from '../recipe/tables/casings';
 import { requireFinite } from '../guard';
 
 const MIN = 60;

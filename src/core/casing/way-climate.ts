@@ -1,4 +1,4 @@
-import type { Recipe } from '../formula/recipe';
+import type { Recipe } from '../recipe/recipe';
 import { placeOf } from '../route/stage-step';
 import { programOf } from '../route/read';
 

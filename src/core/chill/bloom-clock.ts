@@ -1,5 +1,5 @@
 import { requireFinite, requirePositive } from '../guard';
-import { filmOf, chillStage } from '../house/program/heat-stage';
+import { filmOf, chillStage } from '../run/heat-stage';
 import type { HeatProduct } from '../heat/product';
 import { simulateProgram, type HeatStage } from '../heat/simulate-program';
 

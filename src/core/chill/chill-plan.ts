@@ -1,11 +1,11 @@
 import { checkCooling, type CoolingStep } from '../cooling/check-cooling';
 import { QuantityError, requirePositive } from '../guard';
-import { chillStage, filmOf } from '../house/program/heat-stage';
+import { chillStage, filmOf } from '../run/heat-stage';
 import type { HeatProduct } from '../heat/product';
 import { simulateProgram, type HeatStage, type Simulation } from '../heat/simulate-program';
-import { mediumIn } from '../house/run/run-stage';
+import { mediumIn } from '../run/run-stage';
 import { placeOf } from '../route/stage-step';
-import type { ChillMedium } from '../formula/recipe';
+import type { ChillMedium } from '../recipe/recipe';
 
 /** What a chill is made in: temperatures °C, films W/(m²·K); the usual of each where left out. */
 export type ChillMedia = {

@@ -1,8 +1,1 @@
-export {
-  nextToTell,
-  onDuty,
-  type Duty,
-  type DutyHours,
-  type DutyPerson,
-  type Telling,
-} from './next-to-tell';
+export { nextToTell, onDuty, type Duty, type DutyHours, type DutyPerson } from './next-to-tell';

@@ -1,4 +1,5 @@
 import type { AlarmRank } from '../house/alarms/alarm';
+import type { Telling } from '../logbook/chapters/alarms';
 import { requireFinite, requirePositive } from '../guard';
 
 /** Hours of a day at the site, "07:30"; from later to earlier goes over midnight. */
@@ -7,8 +8,6 @@ export type DutyHours = { from: string; to: string };
 export type DutyPerson = { personId: string; hours: DutyHours | null };
 /** What a site wants told away from the page: to whom in order, from which rank on, and how soon to the next. */
 export type Duty = { people: DutyPerson[]; everyMin: number; rank: AlarmRank };
-/** Somebody was told of an alarm; `reached`: one of their devices took it. */
-export type Telling = { personId: string; atS: number; reached: boolean };
 
 /** Nobody is told of one alarm more often than this: after that it is for whoever looks at a page. */
 const MOST_TELLINGS = 3;

@@ -1,4 +1,4 @@
-import type { StageKind } from '../formula/stage';
+import type { StageKind } from '../recipe/stage';
 import type { BatchState } from '../logbook/state';
 import { slowSpans } from './slow-spans';
 

@@ -1,5 +1,5 @@
-import { runStages } from '../house/run/run-stage';
-import type { StageKind } from '../formula/stage';
+import { runStages } from '../run/run-stage';
+import type { StageKind } from '../recipe/stage';
 import type { BatchState } from '../logbook/state';
 
 /** A stretch of time, s; `toS` is infinite while it goes on. */

@@ -1,6 +1,6 @@
 import { programOf } from '../route/read';
 import fc from 'fast-check';
-import { heatProduct, heatStage } from '../house/program/heat-stage';
+import { heatProduct, heatStage } from '../run/heat-stage';
 import { anyRecipe } from '../testing/arbitrary';
 import { testRecipe } from '../testing/recipe';
 import { fitRun, type ForecastInput } from './fit-run';

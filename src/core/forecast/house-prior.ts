@@ -1,5 +1,6 @@
-import type { Wind } from '../logbook/chapters/hanging';
-
+/** How it blew, as somebody noted it. */
+export const WINDS = ['calm', 'breeze', 'strong'] as const;
+export type Wind = (typeof WINDS)[number];
 /** The weather as somebody noted it; a temperature that nobody took is null. */
 export type Weather = { wind: Wind; outsideC: number | null };
 /** What one run's readings came to: factor on the film coefficient, and the weather it ran in. */

@@ -1,5 +1,5 @@
 import { QuantityError, requirePositive } from '../guard';
-import type { Addition, DoseBasis, Recipe } from './recipe';
+import type { Addition, DoseBasis, Recipe } from '../recipe/recipe';
 import { splitSalt, type SaltConflict } from './split-salt';
 
 /** Finished weight over batter weight where a recipe does not say: a usual smoked and cooked loss. */

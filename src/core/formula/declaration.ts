@@ -1,5 +1,5 @@
 import { compose } from './compose';
-import { ALLERGENS, type Allergen, type Recipe, type Species } from './recipe';
+import { ALLERGENS, type Allergen, type Recipe, type Species } from '../recipe/recipe';
 
 /** One line of an ingredient declaration; the interface has the words for `code`. */
 export type DeclaredIngredient = {

@@ -5,8 +5,8 @@ import { basisOf, compose } from './compose';
 import { ppmFromWeighed } from './dose-cure';
 import { declareIngredients } from './declaration';
 import { recipeFigures } from './figures';
-import { judgeFormula, type FindingCode } from './findings';
-import type { Addition, DoseBasis, Recipe } from './recipe';
+import { judgeFormula, type FindingCode } from '../review/findings';
+import type { Addition, DoseBasis, Recipe } from '../recipe/recipe';
 
 const SEED = { seed: 20261123 };
 const addition = (change: Partial<Addition>): Addition => ({

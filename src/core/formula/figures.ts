@@ -6,7 +6,7 @@ import {
   unreadLines,
   type DeclaredIngredient,
 } from './declaration';
-import { acceleratorPpm, type Addition, type Allergen, type Recipe } from './recipe';
+import { acceleratorPpm, type Addition, type Allergen, type Recipe } from '../recipe/recipe';
 import { FAT_FREE_MEAT, NATURAL_WATER_PER_PROTEIN } from './tables/meat-composition';
 
 /** All that a formula comes to, for one kilogram of meat block. */

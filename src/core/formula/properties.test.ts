@@ -4,14 +4,14 @@ import { testRules } from '../testing/recipe';
 import { batterFromCasing, casingLength } from './casing-length';
 import { basisOf, compose } from './compose';
 import { declareIngredients } from './declaration';
-import { diffRecipes } from './diff-recipes';
+import { diffRecipes } from '../review/diff-recipes';
 import { ppmFromWeighed } from './dose-cure';
 import { recipeFigures } from './figures';
-import { judgeFormula } from './findings';
+import { judgeFormula } from '../review/findings';
 import { meatFor, plainSalt, scaleRecipe } from './scale-recipe';
-import { applySchool, offeredSchools } from './schools/apply-school';
+import { applySchool, offeredSchools } from '../review/schools/apply-school';
 import { runSheet } from '../route/sheet';
-import { SCHOOL_QUESTIONS } from './schools/questions';
+import { SCHOOL_QUESTIONS } from '../review/schools/questions';
 
 const RUN = { seed: 20261123, numRuns: 200 };
 const mass = fc.double({ min: 500, max: 500_000, noNaN: true });

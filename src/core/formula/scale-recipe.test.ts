@@ -10,7 +10,7 @@ import {
   type Scale,
   type ScaleBy,
 } from './scale-recipe';
-import type { Recipe } from './recipe';
+import type { Recipe } from '../recipe/recipe';
 
 const SCALES: Scale[] = [
   { id: 'fine', name: 'Fine', capacityG: 500, resolutionG: 0.1 },

@@ -2,7 +2,7 @@ import { QuantityError, requirePositive } from '../guard';
 import { batterFromCasing } from './casing-length';
 import { compose, type Composition } from './compose';
 import { ppmFromWeighed } from './dose-cure';
-import type { Cure, DoseBasis, PlaceInProcess, Recipe } from './recipe';
+import type { Cure, DoseBasis, PlaceInProcess, Recipe } from '../recipe/recipe';
 
 /** A bench scale: what it can carry and the smallest step it shows. */
 export type Scale = { id: string; name: string; capacityG: number; resolutionG: number };

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { ppmFromWeighed } from './dose-cure';
-import { ionFromSodiumNitrite, sodiumNitriteFromIon } from './nitrite-ion';
+import { ionFromSodiumNitrite, sodiumNitriteFromIon } from '../units/nitrite-ion';
 import { splitSalt, type SplitSaltInput } from './split-salt';
 import { spoonDose } from './spoon-dose';
 

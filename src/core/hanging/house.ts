@@ -1,4 +1,3 @@
-import type { BathSize } from '../house/watch/bath';
 import type { HangingGrid, HotDepth, HotLevel, ThickWhere } from './place';
 
 /** How a place hangs besides its sticks: levels, rows, and where it is hot. */
@@ -12,6 +11,9 @@ export type HouseLayout = {
   /** An empty stick, g. */
   stickTareG: number | null;
 };
+
+/** A bath by its own measures: the water that stands in it and the surface that it has. */
+export type BathSize = { volumeL: number; areaCm2: number; rimCm: number };
 
 /** How a place is kept: times s, temperatures °C; null where nobody said. */
 export type HouseCare = {

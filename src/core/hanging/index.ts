@@ -14,4 +14,4 @@ export {
 } from './place';
 export { loadMap, type LoadMap, type MapCode, type MapFinding } from './load-map';
 export { arrangeLoad } from './arrange';
-export { gridOf, type HouseCare, type HouseLayout } from './house';
+export { gridOf, type BathSize, type HouseCare, type HouseLayout } from './house';

@@ -1,4 +1,4 @@
-import type { ProgramStage } from '../formula/recipe';
+import type { ProgramStage } from '../recipe/recipe';
 import { simulateProgram } from '../heat/simulate-program';
 import { foldBatch } from '../logbook/fold';
 import type { EntryBody } from '../logbook/entry';
@@ -8,11 +8,11 @@ import type { Case } from '../verdict/check';
 import { alarmsOf } from './alarms/alarms';
 import { alarmChanges } from './alarms/changes';
 import type { AlarmCode } from './alarms/alarm';
-import { designProgram } from './program/design-program';
-import { chillStage, filmOf, heatProduct, heatStage } from './program/heat-stage';
-import { programTroubles, type TroubleCode } from './program/program-troubles';
-import { runStages, stageAt } from './run/run-stage';
-import { stageProgress, type StageEvidence } from './run/stage-progress';
+import { designProgram } from '../run/design-program';
+import { chillStage, filmOf, heatProduct, heatStage } from '../run/heat-stage';
+import { programTroubles, type TroubleCode } from '../run/program-troubles';
+import { runStages, stageAt } from '../run/run-stage';
+import { stageProgress, type StageEvidence } from '../run/stage-progress';
 
 const HOUR = 3600;
 const MIN = 60;

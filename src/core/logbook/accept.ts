@@ -1,4 +1,4 @@
-import type { Recipe } from '../formula/recipe';
+import type { Recipe } from '../recipe/recipe';
 import { kindNamed, kindOf } from './book';
 import type { Refusal } from './chapter';
 import type { EntryBody, EntryKind } from './entry';

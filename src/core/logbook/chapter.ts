@@ -1,4 +1,4 @@
-import type { Recipe } from '../formula/recipe';
+import type { Recipe } from '../recipe/recipe';
 import type { CheckCode } from './check-code';
 import type { EffectiveEntry, EntryBody } from './entry';
 import type { BatchState } from './state';

@@ -1,4 +1,4 @@
-import type { Recipe } from '../formula/recipe';
+import type { Recipe } from '../recipe/recipe';
 import { programOf } from '../route/read';
 import { touchedBy } from './bearing';
 import { emptyState, kindOf } from './book';

@@ -36,15 +36,26 @@ export {
 export {
   BATH_OILS,
   SOUND_PIECES,
+  SMOKE_SEEN,
   SURFACE_FEELS,
-  WINDS,
   type BathOil,
+  type SmokeLook,
+  type SmokeSeen,
   type SoundPiece,
   type Stick,
   type SurfaceFeel,
-  type Wind,
 } from './chapters/hanging';
 export { PART_KINDS, entriesOfPart, isParted, ofPart, partOf } from './parts';
+export type { Telling } from './chapters/alarms';
+export { isRowDone, outOfOrder, tickOf, ticksOf } from './done';
+export {
+  bindsOrCures,
+  isLoadShort,
+  isMixing,
+  mixedWithout,
+  unweighedFor,
+  type MixedWithout,
+} from './load-gaps';
 export { foldBatch } from './fold';
 export { evidenceEndS } from './phase';
 export type { ParasiteControl } from './chapters/finish';

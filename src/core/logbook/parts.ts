@@ -1,4 +1,4 @@
-import type { Recipe } from '../formula/recipe';
+import type { Recipe } from '../recipe/recipe';
 import { holdOf } from '../route/read';
 import type { Entry, EntryBody, EntryKind } from './entry';
 import type { BatchState } from './state';

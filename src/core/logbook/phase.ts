@@ -1,5 +1,5 @@
 import { CURE_LINE } from '../formula/scale-recipe';
-import type { Recipe } from '../formula/recipe';
+import type { Recipe } from '../recipe/recipe';
 import { freezes, laterDrying, outcomeOf, programOf } from '../route/read';
 import type { BatchState, Phase } from './state';
 

@@ -1,7 +1,5 @@
 export { meatAtC, meatHeatJPerG } from '../heat/meat-heat';
-export { bowlParts, bowlsFound, type BowlFound } from './bowl';
 export { USUAL_CHILL, chillTimeS, type ChillInput } from './chill-time';
-export { isRowDone, outOfOrder, tickOf, ticksOf } from './done';
 export {
   USUAL_MACHINE,
   learnChill,
@@ -11,14 +9,6 @@ export {
   type LearnedMachine,
   type Pass,
 } from './learned';
-export {
-  bindsOrCures,
-  isLoadShort,
-  isMixing,
-  mixedWithout,
-  unweighedFor,
-  type MixedWithout,
-} from './load-gaps';
 export {
   CHOP_PHASES,
   makingClassOf,
@@ -32,8 +22,6 @@ export { MACHINE_KINDS, bowlOf, machineKindFor, type Machine, type MachineKind }
 export { massBalance, type BalancePart, type GapFit, type MassBalance } from './mass-balance';
 export { beforeFor, passForecast, type PassForecast, type PassInput } from './pass-forecast';
 export { makingPlan, type PlanAdd, type PlanRow } from './plan';
-export { rawClock, type RawClock } from './raw-clock';
-export { chillTargetC, remindersOf, type Reminder, type ReminderCode } from './reminders';
 export { riseRate, type RiseRate, type TimedTemp } from './rise-rate';
 export {
   MOST_LOADS,
@@ -44,7 +32,6 @@ export {
   type SplitLine,
 } from './split-loads';
 export { blendsOfUnknownSalt, refuseStandIn, type NoStandIn } from './stand-in';
-export { tooWarmNow, type TooWarm } from './too-warm';
 export {
   correctBatter,
   overpour,

@@ -1,7 +1,7 @@
-import { hasPoultry, type PlaceInProcess, type Recipe } from '../formula/recipe';
+import { hasPoultry, type PlaceInProcess, type Recipe } from '../recipe/recipe';
 import { outcomeOf, programOf } from '../route/read';
 import { routeOf } from '../route/adapter';
-import type { RouteStep } from '../route/step';
+import type { RouteStep } from '../recipe/step';
 import type { MakingRule } from '../rules/rule';
 
 /** Kinds of products by what warmth does to them while they are made. */

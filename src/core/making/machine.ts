@@ -1,4 +1,4 @@
-import type { StepKind } from '../route/step';
+import type { StepKind } from '../recipe/step';
 
 /** Machines of the bench. */
 export const MACHINE_KINDS = ['grinder', 'mixer', 'cutter', 'stuffer'] as const;

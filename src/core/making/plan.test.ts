@@ -1,13 +1,13 @@
-import type { Addition, Recipe } from '../formula/recipe';
+import type { Addition, Recipe } from '../recipe/recipe';
 import { foldBatch } from '../logbook/fold';
 import { routeOf, withRoute } from '../route/adapter';
 import { entriesOf, started, weighed, type Line } from '../testing/batch';
 import { driedRecipe } from '../testing/outcomes';
 import { fermentedRecipe, testRecipe, testRules } from '../testing/recipe';
-import { outOfOrder } from './done';
+import { outOfOrder } from '../logbook/done';
 import { makingClassOf, makingLimits } from './limits';
 import { makingPlan } from './plan';
-import { remindersOf, type ReminderCode } from './reminders';
+import { remindersOf, type ReminderCode } from '../bench/reminders';
 import { blendsOfUnknownSalt, refuseStandIn } from './stand-in';
 
 const rule = testRules().making.body;

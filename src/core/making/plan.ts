@@ -1,8 +1,8 @@
-import type { Addition, Recipe } from '../formula/recipe';
+import type { Addition, Recipe } from '../recipe/recipe';
 import { CURE_LINE, SALT_LINE } from '../formula/scale-recipe';
 import { isMaking } from '../route/facts';
 import { runSheet } from '../route/sheet';
-import type { RouteStep } from '../route/step';
+import type { RouteStep } from '../recipe/step';
 import type { MakingRule } from '../rules/rule';
 import { CHOP_PHASES, makingLimits, warms, type ChopPhase, type StepLimits } from './limits';
 

@@ -1,4 +1,4 @@
-import type { Addition, Recipe } from '../formula/recipe';
+import type { Addition, Recipe } from '../recipe/recipe';
 import { CURE_LINE } from '../formula/scale-recipe';
 
 /** Why something cannot stand in for a line. */

@@ -1,6 +1,6 @@
 import { QuantityError, requireNonNegative, requirePositive } from '../guard';
 import { compose } from '../formula/compose';
-import type { Recipe } from '../formula/recipe';
+import type { Recipe } from '../recipe/recipe';
 import { CURE_LINE, SALT_LINE, scaleRecipe, type DoseLine } from '../formula/scale-recipe';
 
 /** What is put to a batter, g. */

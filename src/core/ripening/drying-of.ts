@@ -1,8 +1,8 @@
 import type { LossForecastInput } from '../drying/forecast-loss';
 import type { DryingAir, DryingPiece } from '../drying/piece';
-import { CASINGS } from '../formula/tables/casings';
-import { casingFacts } from '../formula/casing-facts';
-import type { Recipe } from '../formula/recipe';
+import { CASINGS } from '../recipe/tables/casings';
+import { casingFacts } from '../recipe/casing-facts';
+import type { Recipe } from '../recipe/recipe';
 import { batterComposition, recipeFigures } from '../formula/figures';
 import { routeOf } from '../route/adapter';
 import type { Case } from '../verdict/check';

@@ -6,7 +6,7 @@ import { programOf } from '../route/read';
 import type { Reading } from '../lethality/reading';
 import type { Case } from '../verdict/check';
 import { chamberLog, fermentStart, isCheckedPh, phReachedS } from '../verdict/ferment-view';
-import { runStages } from '../house/run/run-stage';
+import { runStages } from '../run/run-stage';
 
 /** A batch's ferment as its forecast takes it, and what it waits for. */
 export type Ferment = {

@@ -1,6 +1,6 @@
 import { USUAL_CULTURES } from '../fermentation/tables/cultures';
 import { recipeFigures } from '../formula/figures';
-import { runStages } from '../house/run/run-stage';
+import { runStages } from '../run/run-stage';
 import type { SimGoods } from '../house/simulator/simulated-goods';
 import type { Case } from '../verdict/check';
 import { lossesOf } from '../verdict/drying-check';

@@ -4,7 +4,7 @@ import type { Reading } from '../lethality/reading';
 import { wetBulbFromRh } from '../heat/psychrometrics';
 import { alarmsOf } from '../house/alarms/alarms';
 import type { FermentKnown } from '../house/alarms/ferment-known';
-import { stageProgress } from '../house/run/stage-progress';
+import { stageProgress } from '../run/stage-progress';
 import { entriesOf, started, weighed, type Line } from '../testing/batch';
 import { driedRecipe } from '../testing/outcomes';
 import { testRules } from '../testing/recipe';

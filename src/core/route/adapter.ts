@@ -1,7 +1,7 @@
-import type { PlannedRecipe, Recipe, RoutedRecipe } from '../formula/recipe';
+import type { PlannedRecipe, Recipe, RoutedRecipe } from '../recipe/recipe';
 import { makingOf } from './making';
 import { stepOfStage } from './stage-step';
-import type { RouteStep, StepKind } from './step';
+import type { RouteStep, StepKind } from '../recipe/step';
 
 /** Old recipes: cold product hung before it blooms may wait so long, s. Usual. */
 const CHILLED_WAIT_S = 48 * 3600;

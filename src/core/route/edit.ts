@@ -1,9 +1,9 @@
-import type { ChillMedium, Recipe, RoutedRecipe } from '../formula/recipe';
-import type { ProgramStage } from '../formula/stage';
+import type { ChillMedium, Recipe, RoutedRecipe } from '../recipe/recipe';
+import type { ProgramStage } from '../recipe/stage';
 import { routeOf, withRoute } from './adapter';
 import { chillStepsOf, runStepsOf } from './read';
 import { stageAgrees, stepOfStage } from './stage-step';
-import type { RouteStep, StepKind } from './step';
+import type { RouteStep, StepKind } from '../recipe/step';
 
 /** An id that no step of the way has. */
 export function freeId(route: readonly RouteStep[], wanted: string): string {

@@ -1,5 +1,5 @@
-import type { ChillMedium } from '../formula/recipe';
-import type { Attendance, RouteStep, StepKind, StepPlace } from './step';
+import type { ChillMedium } from '../recipe/recipe';
+import type { Attendance, RouteStep, StepKind, StepPlace } from '../recipe/step';
 
 const HOUR = 3600;
 

@@ -28,4 +28,4 @@ export {
   type StepKind,
   type StepManner,
   type StepPlace,
-} from './step';
+} from '../recipe/step';

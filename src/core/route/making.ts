@@ -1,5 +1,5 @@
-import type { SchoolChoices } from '../formula/schools/questions';
-import type { StepKind, StepManner } from './step';
+import type { SchoolChoices } from '../review/schools/questions';
+import type { StepKind, StepManner } from '../recipe/step';
 
 /** A step of the bench work by its kind, and by how it is done. */
 export type Made = readonly [kind: StepKind, manner?: StepManner];

@@ -1,4 +1,4 @@
-import type { Recipe, RoutedRecipe } from '../formula/recipe';
+import type { Recipe, RoutedRecipe } from '../recipe/recipe';
 import { routeOf } from './adapter';
 
 const known = new WeakMap<Recipe, Map<string, RoutedRecipe>>();

@@ -1,9 +1,9 @@
-import type { ChillMedium, Outcome, Recipe } from '../formula/recipe';
-import type { ProgramStage } from '../formula/stage';
+import type { ChillMedium, Outcome, Recipe } from '../recipe/recipe';
+import type { ProgramStage } from '../recipe/stage';
 import { isPlanned, routeOf } from './adapter';
 import { CHILL_KINDS } from './facts';
 import { stageOfStep } from './stage-step';
-import type { RouteStep, StepKind } from './step';
+import type { RouteStep, StepKind } from '../recipe/step';
 
 /** What the product is when it is done. */
 export const outcomeOf = (recipe: Recipe): Outcome => recipe.outcome ?? 'cooked';

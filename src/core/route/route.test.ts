@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { endsOf } from '../formula/stage-ends';
+import { endsOf } from '../recipe/stage-ends';
 import { foldBatch } from '../logbook/fold';
 import { recipeBlocks } from '../schedule/recipe-blocks';
 import { anyRecipe } from '../testing/arbitrary';
@@ -12,7 +12,7 @@ import { isPlanned, routeOf, routed, withRoute } from './adapter';
 import { withChill, withProgram, withStep } from './edit';
 import { attendanceOf, isMaking, placeOfStep } from './facts';
 import { chillOf, holdOf, laterDrying, outcomeOf, plannedS, programOf } from './read';
-import type { RouteStep } from './step';
+import type { RouteStep } from '../recipe/step';
 
 const hold = testRules().cure_hold.body;
 const kinds = (route: readonly RouteStep[]) => route.map((s) => s.kind);

@@ -1,6 +1,6 @@
-import { PLACES_IN_PROCESS, type PlaceInProcess, type Recipe } from '../formula/recipe';
+import { PLACES_IN_PROCESS, type PlaceInProcess, type Recipe } from '../recipe/recipe';
 import { routeOf } from './adapter';
-import type { RouteStep } from './step';
+import type { RouteStep } from '../recipe/step';
 
 /** A step with what goes in at it, and the place that the recipe gives each. */
 export type SheetStep = { step: RouteStep; adds: { name: string; place: PlaceInProcess | null }[] };

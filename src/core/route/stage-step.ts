@@ -1,6 +1,6 @@
-import type { ProgramStage, StageKind, StagePlace } from '../formula/stage';
+import type { ProgramStage, StageKind, StagePlace } from '../recipe/stage';
 import { placeOfStep } from './facts';
-import type { RouteStep, StepKind, StepPlace } from './step';
+import type { RouteStep, StepKind, StepPlace } from '../recipe/step';
 
 /** Where a stage happens. */
 export const placeOf = (stage: Pick<ProgramStage, 'kind' | 'place'>): StagePlace =>

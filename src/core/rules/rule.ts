@@ -1,4 +1,4 @@
-import { sodiumNitriteFromIon } from '../formula/nitrite-ion';
+import { sodiumNitriteFromIon } from '../units/nitrite-ion';
 import { FLOOR_USUAL } from './tables/floor';
 import { SHELF_STRICT } from './tables/shelf';
 import type { RuleBodyOf, RuleKind } from './definition';

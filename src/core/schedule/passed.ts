@@ -1,11 +1,11 @@
 import { CURE_LINE } from '../formula/scale-recipe';
-import type { Recipe } from '../formula/recipe';
-import { runStages } from '../house/run/run-stage';
+import type { Recipe } from '../recipe/recipe';
+import { runStages } from '../run/run-stage';
 import type { BatchState } from '../logbook/state';
 import { routeOf, withRoute } from '../route/adapter';
 import { withStages } from '../route/edit';
 import { chillStepsOf } from '../route/read';
-import type { RouteStep } from '../route/step';
+import type { RouteStep } from '../recipe/step';
 
 /** A step that the record has: from when to when; `endS` null while it goes on. */
 export type Passed = { key: string; startS: number; endS: number | null };

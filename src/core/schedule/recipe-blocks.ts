@@ -1,8 +1,8 @@
-import { acceleratorPpm, type Recipe } from '../formula/recipe';
+import { acceleratorPpm, type Recipe } from '../recipe/recipe';
 import { routeOf } from '../route/adapter';
 import { attendanceOf, isMaking, placeOfStep, waitAfter } from '../route/facts';
 import { holdOf, isChillStep, runStepsOf } from '../route/read';
-import type { RouteStep } from '../route/step';
+import type { RouteStep } from '../recipe/step';
 import type { CureHoldRule } from '../rules/rule';
 import type { Block, Piece } from './plan';
 

@@ -1,7 +1,7 @@
 import { requireBetween } from '../guard';
 import { batterComposition } from '../formula/figures';
 import { compose } from '../formula/compose';
-import type { Recipe } from '../formula/recipe';
+import type { Recipe } from '../recipe/recipe';
 import { FAT_FREE_MEAT } from '../formula/tables/meat-composition';
 
 /**

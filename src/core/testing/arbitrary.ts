@@ -9,7 +9,7 @@ import {
   type Cure,
   type MeatLine,
   type Recipe,
-} from '../formula/recipe';
+} from '../recipe/recipe';
 import { testRecipe } from './recipe';
 
 const share = (max: number) => fc.double({ min: 0, max, noNaN: true });

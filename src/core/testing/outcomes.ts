@@ -1,10 +1,10 @@
-import { applySchool } from '../formula/schools/apply-school';
+import { applySchool } from '../review/schools/apply-school';
 import {
   UNCURED_SMOKE_FROM_C,
   type ProgramStage,
   type Recipe,
   type RoutedRecipe,
-} from '../formula/recipe';
+} from '../recipe/recipe';
 import { routed, withRoute } from '../route/adapter';
 import { withChill, withProgram, withStep } from '../route/edit';
 import { runStepsOf } from '../route/read';

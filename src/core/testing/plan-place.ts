@@ -1,4 +1,4 @@
-import type { HouseKind } from '../route/step';
+import type { HouseKind } from '../recipe/step';
 import type { PlanPlace } from '../schedule/task/places';
 
 /** A place of a site with so much room, g, or with as much as anybody asks for; nobody has counted its sticks. */

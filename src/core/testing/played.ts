@@ -1,7 +1,7 @@
 import { LivePiece } from '../heat/live-piece';
 import type { Reading } from '../lethality/reading';
 import { foldBatch } from '../logbook/fold';
-import type { Recipe } from '../formula/recipe';
+import type { Recipe } from '../recipe/recipe';
 import type { RuleSet } from '../rules/rule';
 import type { Calibrations, Case, Series } from '../verdict/check';
 import { judge } from '../verdict/judge';

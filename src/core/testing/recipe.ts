@@ -1,4 +1,4 @@
-import type { PlannedRecipe } from '../formula/recipe';
+import type { PlannedRecipe } from '../recipe/recipe';
 import type { Rule, RuleKind, RuleSet } from '../rules/rule';
 import { DEFAULT_RULES } from '../rules/tables/defaults';
 import { RULE_PRESETS } from '../rules/tables/presets';

@@ -1,4 +1,4 @@
-import type { Outcome } from '../formula/recipe';
+import type { Outcome } from '../recipe/recipe';
 import { outcomeOf, programOf } from '../route/read';
 import { check, type Case, type Check } from './check';
 import { checkChill } from './chill-check';

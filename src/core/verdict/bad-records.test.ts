@@ -24,7 +24,7 @@ import {
   type Spoil,
 } from '../testing/spoil';
 import { fermentedRecipe, testRecipe, testRules } from '../testing/recipe';
-import type { Recipe } from '../formula/recipe';
+import type { Recipe } from '../recipe/recipe';
 import type { EntryBody } from '../logbook/entry';
 import { judge } from './judge';
 

@@ -1,4 +1,4 @@
-import type { Recipe } from '../formula/recipe';
+import type { Recipe } from '../recipe/recipe';
 import type { Reading } from '../lethality/reading';
 import type { Calibration } from '../probes/calibration';
 import type { CheckCode } from '../logbook/check-code';

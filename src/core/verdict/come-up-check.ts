@@ -1,4 +1,4 @@
-import { runProgram, runStages } from '../house/run/run-stage';
+import { runProgram, runStages } from '../run/run-stage';
 import { check, type Case, type Check, type Figure } from './check';
 import { phReachedS } from './ferment-view';
 import { growthOf, type Growth } from './growth';

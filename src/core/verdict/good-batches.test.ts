@@ -26,7 +26,7 @@ import {
   type Spoil,
 } from '../testing/spoil';
 import { testRecipe } from '../testing/recipe';
-import type { Recipe } from '../formula/recipe';
+import type { Recipe } from '../recipe/recipe';
 import { judge } from './judge';
 
 const asIs: Spoil = (p) => p;

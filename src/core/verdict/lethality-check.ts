@@ -1,4 +1,4 @@
-import { hasPoultry } from '../formula/recipe';
+import { hasPoultry } from '../recipe/recipe';
 import type { Reading } from '../lethality/reading';
 import { withoutSinglePeaks } from '../probes/single-peaks';
 import { check, type Case, type Check, type Figure } from './check';

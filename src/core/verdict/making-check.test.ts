@@ -1,4 +1,4 @@
-import type { Recipe } from '../formula/recipe';
+import type { Recipe } from '../recipe/recipe';
 import type { EntryBody } from '../logbook/entry';
 import { routeOf, withRoute } from '../route/adapter';
 import { refuse } from '../logbook/accept';

@@ -1,11 +1,11 @@
 import type { Tick } from '../logbook/chapters/making';
 import type { BatchState } from '../logbook/state';
-import { bowlsFound } from '../making/bowl';
-import { outOfOrder, ticksOf } from '../making/done';
+import { bowlsFound } from '../bench/bowl';
+import { outOfOrder, ticksOf } from '../logbook/done';
 import { makingPlan, type PlanRow } from '../making/plan';
-import { rawClock } from '../making/raw-clock';
-import { afterwards, isMade, overLimit } from '../making/too-warm';
-import { remindersOf } from '../making/reminders';
+import { rawClock } from '../bench/raw-clock';
+import { afterwards, isMade, overLimit } from '../bench/too-warm';
+import { remindersOf } from '../bench/reminders';
 import { check, type Case, type Check, type Figure } from './check';
 import type { FigureName } from './figures';
 import type { Reason } from './reasons';

@@ -1,5 +1,5 @@
 import type { ParasiteControl } from '../logbook/chapters/finish';
-import type { Recipe } from '../formula/recipe';
+import type { Recipe } from '../recipe/recipe';
 import type { EntryBody } from '../logbook/entry';
 import { foldBatch } from '../logbook/fold';
 import { refuse } from '../logbook/accept';

@@ -1,4 +1,4 @@
-import type { Recipe } from '../formula/recipe';
+import type { Recipe } from '../recipe/recipe';
 import type { ParasiteControl } from '../logbook/chapters/finish';
 import { weighingsOf } from '../logbook/chapters/weighing';
 import type { BatchState } from '../logbook/state';

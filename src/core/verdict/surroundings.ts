@@ -1,5 +1,5 @@
 import { wetBulbFromRh } from '../heat/psychrometrics';
-import { runProgram, runStages, type RunStage } from '../house/run/run-stage';
+import { runProgram, runStages, type RunStage } from '../run/run-stage';
 import type { Reading } from '../lethality/reading';
 import type { ReadingPlace } from '../units/plausible';
 import { extremes, within } from '../probes/series-at';

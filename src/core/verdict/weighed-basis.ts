@@ -1,10 +1,10 @@
 import { yieldOf } from '../formula/compose';
 import { ppmFromWeighed } from '../formula/dose-cure';
-import type { DoseBasis, Recipe } from '../formula/recipe';
+import type { DoseBasis, Recipe } from '../recipe/recipe';
 import { CURE_LINE, SALT_LINE, plainSalt } from '../formula/scale-recipe';
 import type { Weighed } from '../logbook/chapters/weighing';
 import type { BatchState } from '../logbook/state';
-import { dosedLines } from '../making/load-gaps';
+import { dosedLines } from '../logbook/load-gaps';
 import type { CureHoldRule } from '../rules/rule';
 import { requiredHoldS } from '../schedule/recipe-blocks';
 import type { Case } from './check';

@@ -2,7 +2,7 @@ import { chillWindows, PEAK_S } from '../cooling/chill-windows';
 import type { TimedWindow } from '../cooling/timed-window';
 import type { Reading } from '../lethality/reading';
 import { withoutSinglePeaks } from '../probes/single-peaks';
-import type { StageKind } from '../formula/stage';
+import type { StageKind } from '../recipe/stage';
 import type { Case } from './check';
 import { creditedSpans, endsByHand, pieceLogs, type NoCredit, type PieceLog } from './pieces';
 import { chilling, cooking, viewOf, type View } from './views';

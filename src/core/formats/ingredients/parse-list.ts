@@ -1,4 +1,4 @@
-import type { Species } from '../../formula/recipe';
+import type { Species } from '../../recipe/recipe';
 import {
   gramsOf,
   measureOf,

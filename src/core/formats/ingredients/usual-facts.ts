@@ -1,4 +1,4 @@
-import type { Addition, Allergen } from '../../formula/recipe';
+import type { Addition, Allergen } from '../../recipe/recipe';
 
 type Usual = [word: RegExp, kind: Addition['kind'] | null, allergens: Allergen[]];
 

@@ -3,7 +3,7 @@ import type { HouseCare } from '../../hanging/house';
 import type { Reading } from '../../lethality/reading';
 import type { Case } from '../../verdict/check';
 import type { CoreLog } from '../../verdict/windows';
-import type { RunStage } from '../run/run-stage';
+import type { RunStage } from '../../run/run-stage';
 import type { SensorSpot } from '../watch/air-spread';
 
 export type AlarmCode =

@@ -2,7 +2,7 @@ import { degreeHoursClose, phComing, phPast } from './ferment';
 import { humidityOff } from './humidity';
 import { within } from '../../probes/series-at';
 import { coreLogs, houseWindow, judgedLogs, type CoreLog } from '../../verdict/windows';
-import { runStages } from '../run/run-stage';
+import { runStages } from '../../run/run-stage';
 import { airOutOfBand, airStill, coldSmokeWarm, fireOut } from './air';
 import {
   lastCredited,

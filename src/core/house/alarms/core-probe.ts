@@ -1,6 +1,6 @@
-import { coreTargetOf } from '../../formula/stage-ends';
+import { coreTargetOf } from '../../recipe/stage-ends';
 import { wetBulbFromRh } from '../../heat/psychrometrics';
-import { FAT_OUT_C } from '../program/program-troubles';
+import { FAT_OUT_C } from '../../run/program-troubles';
 import { inHouse, lastCredited, lastOf, since, type Look } from './alarm';
 
 /** Usual values of one house; °C and s. */

@@ -2,7 +2,7 @@ import { foldBatch } from '../../logbook/fold';
 import type { EntryBody } from '../../logbook/entry';
 import { entriesOf, started, weighed, type Line } from '../../testing/batch';
 import { testRecipe, testRules } from '../../testing/recipe';
-import type { ProgramStage } from '../../formula/recipe';
+import type { ProgramStage } from '../../recipe/recipe';
 import type { Reading } from '../../lethality/reading';
 import type { Case } from '../../verdict/check';
 import { smokeOf } from '../watch';

@@ -1,8 +1,6 @@
 import { BATTER_DENSITY_G_CM3 } from '../../formula/casing-length';
 import { requireNonNegative, requirePositive } from '../../guard';
-
-/** A bath by its own measures: the water that stands in it and the surface that it has. */
-export type BathSize = { volumeL: number; areaCm2: number; rimCm: number };
+import type { BathSize } from '../../hanging/house';
 
 export type BathRise = {
   /** So much the water rises with the load in it, cm, and what is then left to the rim. */

@@ -6,13 +6,7 @@ export {
   type SpreadAt,
 } from './air-spread';
 export { chamberSwing, type ChamberSwing, type HourSpan } from './chamber-swing';
-export { bathRise, type BathRise, type BathSize } from './bath';
+export { bathRise, type BathRise } from './bath';
 export { smokeOf, smokelessS } from './of-state';
 export { pullList, type PullGroup, type PullRow } from './pull-list';
-export {
-  SMOKE_SEEN,
-  smokeMinutes,
-  type SmokeLook,
-  type SmokeMinutes,
-  type SmokeSeen,
-} from './smoke-minutes';
+export { smokeMinutes, type SmokeMinutes } from './smoke-minutes';

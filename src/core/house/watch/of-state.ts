@@ -1,6 +1,7 @@
 import type { BatchState } from '../../logbook/state';
-import { runStages } from '../run/run-stage';
-import { smokeMinutes, type SmokeLook, type SmokeMinutes } from './smoke-minutes';
+import { runStages } from '../../run/run-stage';
+import type { SmokeLook } from '../../logbook/chapters/hanging';
+import { smokeMinutes, type SmokeMinutes } from './smoke-minutes';
 
 /** Every look at the smoke that the record has: those that say what was seen, and "smoke out" pressed by itself. */
 function looksOf(state: BatchState): SmokeLook[] {

@@ -1,9 +1,5 @@
 import { requirePositive } from '../../guard';
-
-/** What was seen at the vent. */
-export const SMOKE_SEEN = ['thin', 'thick', 'out'] as const;
-export type SmokeSeen = (typeof SMOKE_SEEN)[number];
-export type SmokeLook = { tS: number; seen: SmokeSeen };
+import type { SmokeLook } from '../../logbook/chapters/hanging';
 
 export type SmokeSpan = { fromS: number; toS: number; as: 'smoke' | 'no_smoke' | 'unseen' };
 export type SmokeMinutes = {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { airSpread, bathRise, pullList, smokeMinutes, type SmokeSeen } from '.';
+import type { SmokeSeen } from '../../logbook/chapters/hanging';
+import { airSpread, bathRise, pullList, smokeMinutes } from '.';
 
 const MIN = 60;
 

@@ -1,6 +1,8 @@
-import type { Telling } from '../../duty';
 import type { Chapter } from '../chapter';
 import type { Author } from '../entry';
+
+/** Somebody was told of an alarm; `reached`: one of their devices took it. */
+export type Telling = { personId: string; atS: number; reached: boolean };
 
 export type AlarmsBody =
   | { kind: 'alarm_raised'; alarm: string; key: string; figures: Record<string, number> }

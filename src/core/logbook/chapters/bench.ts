@@ -1,6 +1,6 @@
 import { MOST_LOADS } from '../../making/split-loads';
 import { CURE_LINE, SALT_LINE } from '../../formula/scale-recipe';
-import type { Recipe } from '../../formula/recipe';
+import type { Recipe } from '../../recipe/recipe';
 import { USUAL_WAKING, type Waking } from '../../fermentation/culture-card';
 import { routeOf } from '../../route/adapter';
 import type { Chapter, Refusal } from '../chapter';

@@ -1,5 +1,5 @@
 import { CURE_LINE } from '../../formula/scale-recipe';
-import { isLoadShort } from '../../making/load-gaps';
+import { isLoadShort } from '../load-gaps';
 import type { Chapter } from '../chapter';
 
 export type CureBody =

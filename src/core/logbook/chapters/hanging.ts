@@ -1,6 +1,6 @@
-import type { SmokeLook, SmokeSeen } from '../../house/watch/smoke-minutes';
+import type { Wind } from '../../forecast/house-prior';
 import type { Link } from '../../casing/link-check';
-import type { SoakAdd } from '../../formula/tables/casings';
+import type { SoakAdd } from '../../recipe/tables/casings';
 import type { Chapter, Refusal } from '../chapter';
 import type { Author } from '../entry';
 import type { BatchState } from '../state';
@@ -15,8 +15,10 @@ export type BathOil = (typeof BATH_OILS)[number];
 /** Pieces that are asked for before the last link. */
 export const SOUND_PIECES = ['ph', 'probe'] as const;
 export type SoundPiece = (typeof SOUND_PIECES)[number];
-export const WINDS = ['calm', 'breeze', 'strong'] as const;
-export type Wind = (typeof WINDS)[number];
+/** What was seen at the vent. */
+export const SMOKE_SEEN = ['thin', 'thick', 'out'] as const;
+export type SmokeSeen = (typeof SMOKE_SEEN)[number];
+export type SmokeLook = { tS: number; seen: SmokeSeen };
 
 export type Stick = { stick: number; level: number; row: number; pieces: number };
 

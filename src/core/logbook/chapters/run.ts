@@ -1,4 +1,4 @@
-import { UNCURED_SMOKE_FROM_C, type ChillMedium, type ProgramStage } from '../../formula/recipe';
+import { UNCURED_SMOKE_FROM_C, type ChillMedium, type ProgramStage } from '../../recipe/recipe';
 import { programOf } from '../../route/read';
 import { HEAT, type Chapter, type Refusal } from '../chapter';
 import type { Author } from '../entry';

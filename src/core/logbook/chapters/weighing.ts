@@ -1,5 +1,5 @@
 import { CURE_LINE } from '../../formula/scale-recipe';
-import type { Recipe } from '../../formula/recipe';
+import type { Recipe } from '../../recipe/recipe';
 import { refuseStandIn } from '../../making/stand-in';
 import type { Chapter, Refusal } from '../chapter';
 import type { Author } from '../entry';

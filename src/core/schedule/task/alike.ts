@@ -1,4 +1,4 @@
-import type { ProgramStage } from '../../formula/stage';
+import type { ProgramStage } from '../../recipe/stage';
 
 /** What a place does in a stage, as far as it is the same for everything that hangs in it. */
 const doesOf = ({ kind, airC, rh, wetBulbC, smoke, rampFromC, wood }: ProgramStage): string =>

@@ -1,5 +1,5 @@
-import type { HouseKind } from '../../route/step';
-import { HOUSE_KINDS } from '../../route/step';
+import type { HouseKind } from '../../recipe/step';
+import { HOUSE_KINDS } from '../../recipe/step';
 import type { Visit } from '../many';
 
 /** A piece of a way with when it is in its group, s from the group's beginning. */

@@ -1,4 +1,4 @@
-import type { HouseKind } from '../../route/step';
+import type { HouseKind } from '../../recipe/step';
 
 /** What the plan has to know of each kind of place. */
 export const OF_PLACE: Record<

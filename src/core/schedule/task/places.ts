@@ -1,12 +1,12 @@
 import { casingFacts } from '../../casing';
 import { hangBatch, type HangingPlan } from '../../formula/casing-length';
-import type { Recipe } from '../../formula/recipe';
+import type { Recipe } from '../../recipe/recipe';
 import type { Machine, MachineKind } from '../../making';
 import { machineKindFor } from '../../making';
 import { routeOf } from '../../route/adapter';
 import { isMaking, placeOfStep } from '../../route/facts';
 import { runStepsOf } from '../../route/read';
-import type { HouseKind } from '../../route/step';
+import type { HouseKind } from '../../recipe/step';
 import type { PlanResource } from '../many';
 import { planKey } from '../recipe-blocks';
 import { OF_PLACE } from './of-place';

@@ -3,7 +3,7 @@ import { HOUR, play } from '../../testing/played';
 import { entriesOf, type Line } from '../../testing/batch';
 import { testRecipe, testRules } from '../../testing/recipe';
 import { planPlace } from '../../testing/plan-place';
-import type { ProgramStage } from '../../formula/stage';
+import type { ProgramStage } from '../../recipe/stage';
 import { planBatches, planTroubles } from '../many';
 import { passedSteps, recipeOfRun } from '../passed';
 import { followRecord } from '../follow';

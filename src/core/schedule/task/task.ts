@@ -1,6 +1,6 @@
 import { programOf } from '../../route/read';
-import type { Recipe } from '../../formula/recipe';
-import type { ProgramStage } from '../../formula/stage';
+import type { Recipe } from '../../recipe/recipe';
+import type { ProgramStage } from '../../recipe/stage';
 import { recordSoFar, type SoFar } from '../follow';
 import type { FixedStep, PlanBatch, PlanStep, PlanUse } from '../many';
 import { GRID_S } from '../plan';

@@ -1,4 +1,4 @@
-import type { Recipe } from '../../formula/recipe';
+import type { Recipe } from '../../recipe/recipe';
 import type { Machine } from '../../making';
 import type { WayPiece } from '../follow';
 import type { PlanInput } from '../many';

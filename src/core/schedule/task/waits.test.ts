@@ -1,4 +1,4 @@
-import type { HouseKind } from '../../route/step';
+import type { HouseKind } from '../../recipe/step';
 import { planPlace } from '../../testing/plan-place';
 import { planTroubles, type PlanStep } from '../many';
 import { planWaits } from './index';

@@ -1,4 +1,4 @@
-import type { HouseKind } from '../../route/step';
+import type { HouseKind } from '../../recipe/step';
 import { OF_PLACE } from './of-place';
 import type { PlanBatch, PlanResource, WaitUse } from '../many';
 import type { PlanPlace } from './places';
