@@ -25,6 +25,49 @@ const ORDER = [
 
 const feature = (names) => `^src/features/(${names.join('|')})/`;
 
+/** Which room of the core may know which: each only those of the lines above its own. */
+const LAYERS = [
+  ['units'],
+  ['lethality'],
+  ['heat'],
+  ['probes', 'hanging', 'cleaning', 'roster'],
+  ['recipe', 'cooling'],
+  ['route', 'rules'],
+  ['forecast'],
+  ['fermentation', 'drying'],
+  ['formula'],
+  ['casing', 'making'],
+  ['logbook'],
+  ['bench', 'run'],
+  ['evidence', 'chill'],
+  ['schedule'],
+  ['verdict'],
+  ['shelf', 'house'],
+  ['duty', 'ripening'],
+  ['review', 'formats'],
+];
+
+const room = (names) => `^src/core/(${names.join('|')})/`;
+const NO_TEST = '\\.test\\.ts$|^src/core/testing/';
+
+/** A room of the core knows nothing of those beside it and above it, not even their types. */
+const coreOrder = LAYERS.flatMap((layer, i) =>
+  layer.map((name) =>
+    forbid(
+      `core-${name}-knows-none-above-it`,
+      { path: room([name]), pathNot: NO_TEST },
+      {
+        path: room(
+          LAYERS.slice(i)
+            .flat()
+            .filter((other) => other !== name),
+        ),
+      },
+      'a room of the core knows only those below it',
+    ),
+  ),
+);
+
 /** A feature knows nothing of those that stand after it, so that no two go round in a circle. */
 const direction = ORDER.slice(0, -1).map((name, i) =>
   forbid(
@@ -115,6 +158,19 @@ module.exports = {
       'a page asks a service, never the tables behind it',
     ),
     ...direction,
+    ...coreOrder,
+    forbid(
+      'core-rooms-have-a-place',
+      { path: '^src/core/[^/]+/', pathNot: [NO_TEST, room(LAYERS.flat())] },
+      {},
+      'a room of the core stands in LAYERS',
+    ),
+    forbid(
+      'core-rooms-know-no-contents-page',
+      { path: '^src/core/[^/]+/', pathNot: NO_TEST },
+      { path: '^src/core/(index\\.ts$|testing/)' },
+      'the contents page is for those outside; what tests need is for tests',
+    ),
     forbid(
       'no-circles',
       {},

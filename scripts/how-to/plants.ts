@@ -91,7 +91,7 @@ export const checkSmell = (c: Case): Check =>
   {
     heading: 'A kind of step',
     edits: [
-      { file: 'src/core/route/step.ts', before: "  'rest',\n  'other',\n", text: "  'glaze',\n" },
+      { file: 'src/core/recipe/step.ts', before: "  'rest',\n  'other',\n", text: "  'glaze',\n" },
       { file: 'src/core/route/facts.ts', before: '  rest: alone(', text: '  glaze: bench(),\n' },
       { file: 'src/words/route.ts', before: "  rest: 'Rest',\n", text: "  glaze: 'Glaze',\n" },
     ],
@@ -101,13 +101,13 @@ export const checkSmell = (c: Case): Check =>
     heading: 'A kind of place',
     edits: [
       {
-        file: 'src/core/route/step.ts',
+        file: 'src/core/recipe/step.ts',
         before:
           "  'house',\n  'water_bath',\n  'oven',\n  'chamber',\n  'drying_room',\n  'room',\n",
         text: "  'tent',\n",
       },
       {
-        file: 'src/core/route/step.ts',
+        file: 'src/core/recipe/step.ts',
         before:
           "  'house',\n  'water_bath',\n  'oven',\n  'chamber',\n  'drying_room',\n  'cooler',\n",
         text: "  'tent',\n",

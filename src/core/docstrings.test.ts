@@ -5,6 +5,8 @@ import ts from 'typescript';
 /** Rooms whose sums others call: what is given to them has its unit and its interval in the docstring. */
 const ROOMS = [
   'formula',
+  'recipe',
+  'review',
   'heat',
   'lethality',
   'cooling',

@@ -90,12 +90,7 @@ export {
   type DeclaredIngredient,
 } from './formula/declaration';
 export { SLOW_SUGAR, recipeFigures, type RecipeFigures } from './formula/figures';
-export {
-  judgeFormula,
-  type Finding,
-  type FindingCode,
-  type FindingLevel,
-} from './review/findings';
+export { judgeFormula, type Finding, type FindingCode, type FindingLevel } from './review/findings';
 export {
   diffRecipes,
   type FactUnit,
@@ -108,7 +103,7 @@ export {
   type School,
   type SchoolChoices,
   type SchoolQuestion,
-} from './review/schools/questions';
+} from './recipe/school-questions';
 export { applySchool, offeredSchools } from './review/schools/apply-school';
 export * from './route';
 export * from './fermentation';
@@ -208,13 +203,7 @@ export {
 export { notNeeded } from './run/not-needed';
 export { LivePiece } from './heat/live-piece';
 export { finishOf, forecastFinish, type Forecast } from './forecast/forecast-finish';
-export {
-  WINDS,
-  houseTaught,
-  type HouseFit,
-  type Weather,
-  type Wind,
-} from './forecast/house-prior';
+export { WINDS, houseTaught, type HouseFit, type Weather, type Wind } from './forecast/house-prior';
 export { scoreOf, type BandScore } from './forecast/band-scale';
 export {
   fitRun,

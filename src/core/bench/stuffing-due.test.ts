@@ -2,7 +2,7 @@ import { foldBatch } from '../logbook/fold';
 import type { EntryBody } from '../logbook/entry';
 import { entriesOf, started, weighed, type Line } from '../testing/batch';
 import { testRecipe } from '../testing/recipe';
-import { stuffingDue } from '../casing';
+import { stuffingDue } from '.';
 
 const HOUR = 3600;
 const recipe = {

@@ -11,7 +11,7 @@ import { judgeFormula } from '../review/findings';
 import { meatFor, plainSalt, scaleRecipe } from './scale-recipe';
 import { applySchool, offeredSchools } from '../review/schools/apply-school';
 import { runSheet } from '../route/sheet';
-import { SCHOOL_QUESTIONS } from '../review/schools/questions';
+import { SCHOOL_QUESTIONS } from '../recipe/school-questions';
 
 const RUN = { seed: 20261123, numRuns: 200 };
 const mass = fc.double({ min: 500, max: 500_000, noNaN: true });

@@ -1,6 +1,6 @@
 import type { RouteStep } from './step';
 import type { CasingFacts } from './tables/casings';
-import type { SchoolChoices } from '../review/schools/questions';
+import type { SchoolChoices } from './school-questions';
 import type { ProgramStage } from './stage';
 
 export {

@@ -1,4 +1,4 @@
-import type { SchoolChoices } from '../review/schools/questions';
+import type { SchoolChoices } from '../recipe/school-questions';
 import type { StepKind, StepManner } from '../recipe/step';
 
 /** A step of the bench work by its kind, and by how it is done. */

@@ -15,7 +15,7 @@ import {
   schoolProgram,
   withIds,
 } from './programs';
-import { SCHOOLS, type School, type SchoolQuestion } from './questions';
+import { SCHOOLS, type School, type SchoolQuestion } from '../../recipe/school-questions';
 
 const MIN = 60;
 const HOUR = 3600;

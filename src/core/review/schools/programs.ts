@@ -1,6 +1,6 @@
 import { hasPoultry, type ProgramStage, type Recipe } from '../../recipe/recipe';
 import { programOf } from '../../route/read';
-import type { School } from './questions';
+import type { School } from '../../recipe/school-questions';
 
 const MIN = 60;
 const HOUR = 3600;

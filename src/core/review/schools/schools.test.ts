@@ -9,7 +9,7 @@ import { recipeFigures } from '../../formula/figures';
 import type { Recipe } from '../../recipe/recipe';
 import { coreTargetOf } from '../../recipe/stage-ends';
 import { applySchool, offeredSchools } from './apply-school';
-import { SCHOOLS, SCHOOL_QUESTIONS } from './questions';
+import { SCHOOLS, SCHOOL_QUESTIONS } from '../../recipe/school-questions';
 
 const uncured: Recipe = { ...testRecipe(), cure: null };
 const kinds = (r: Recipe) => programOf(r).map((s) => s.kind);
