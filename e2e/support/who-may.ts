@@ -75,6 +75,7 @@ export const WHO_MAY: Record<string, readonly Identity[]> = {
   'GET /api/v1/openapi.json': EVERYBODY,
   'POST /api/v1/readings': ['device'],
   'GET /api/v1/recipe.schema.json': EVERYBODY,
+  'GET /api/v1/record.schema.json': EVERYBODY,
   'GET /api/v1/recipes/[id]': PEOPLE,
   'GET /api/v1/recipes/[id]/sheet': PEOPLE,
   'GET /sw.js': EVERYBODY,

@@ -39,6 +39,7 @@ export const PARTS = {
   types: check('tsc', '--noEmit'),
   lint: check('eslint', '.', '--max-warnings=0'),
   imports: check('depcruise', 'src', '--config', '.dependency-cruiser.cjs'),
+  openapi: check('tsx', 'scripts/lint-openapi.ts'),
   format: check('prettier', '--check', '--log-level=warn', '.'),
   unit: jest('unit'),
   integration: jest('integration'),
@@ -60,7 +61,10 @@ export const isPartName = (word: string): word is PartName => Object.hasOwn(PART
  * never slowed by a linter; types are checked before the build writes its own.
  */
 export const STAGES: readonly (readonly (PartName | 'templates' | 'build')[][])[] = [
-  [['types', 'imports'], ['lint']],
+  [
+    ['types', 'imports'],
+    ['lint', 'openapi'],
+  ],
   [['build'], ['format', 'templates']],
   [['integration', 'unit', 'browser']],
 ];

@@ -13,7 +13,6 @@ export {
 export {
   ADDITION_KINDS,
   ALLERGENS,
-  CASING_KINDS,
   OUTCOMES,
   PLACES_IN_PROCESS,
   SPECIES,
@@ -26,7 +25,6 @@ export {
   type AdditionKind,
   type Allergen,
   type Casing,
-  type CasingKind,
   type ChillMedium,
   type Cure,
   type DoseBasis,
@@ -205,14 +203,8 @@ export { LivePiece } from './heat/live-piece';
 export { finishOf, forecastFinish, type Forecast } from './forecast/forecast-finish';
 export { WINDS, houseTaught, type HouseFit, type Weather, type Wind } from './forecast/house-prior';
 export { scoreOf, type BandScore } from './forecast/band-scale';
-export {
-  fitRun,
-  type Basis,
-  type FittedRun,
-  type ForecastInput,
-  type FitBasis,
-  type HousePrior,
-} from './forecast/fit-run';
+export { fitRun } from './forecast/fit-run';
+export type { Basis, FittedRun, ForecastInput, FitBasis, HousePrior } from './forecast/types';
 export type { RunChannel, RunReading } from './forecast/readings';
 export type { Target } from './forecast/run-case';
 export {
@@ -252,7 +244,7 @@ export {
   judgedLogs,
   type CoreLog,
 } from './verdict/windows';
-export { type NoCredit } from './verdict/pieces';
+export type { NoCredit } from './verdict/no-credit';
 export { believedOf, takeBelieved, type Believed } from './verdict/believed';
 export { longestGrowth } from './verdict/come-up-check';
 export { piecesLethality } from './verdict/lethality-check';

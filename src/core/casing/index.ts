@@ -1,7 +1,9 @@
 export {
   CASINGS,
+  CASING_KINDS,
   SOAK_ADDS,
   type CasingFacts,
+  type CasingKind,
   type Soak,
   type SoakAdd,
 } from '../recipe/tables/casings';

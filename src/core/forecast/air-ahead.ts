@@ -1,7 +1,7 @@
 import { usualPermeability, type HeatProduct } from '../heat/product';
 import { wetBulbFromRh } from '../heat/psychrometrics';
 import type { HeatStage } from '../heat/simulate-program';
-import type { FittedRun } from './fit-run';
+import type { FittedRun } from './types';
 import type { Binned } from './readings';
 
 /** A house has come to its set point after this, or after so many of its lags, s. */

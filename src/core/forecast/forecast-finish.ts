@@ -1,7 +1,8 @@
 import { QuantityError, requireFinite, requirePositive } from '../guard';
 import { spreadAhead } from './air-ahead';
 import { bandScale } from './band-scale';
-import { fitRun, type Basis, type FittedRun, type ForecastInput } from './fit-run';
+import { fitRun } from './fit-run';
+import type { Basis, FittedRun, ForecastInput } from './types';
 import { missAt } from './model-error';
 import type { Binned } from './readings';
 import { AS_EXPECTED, type Ahead, type Target } from './run-case';

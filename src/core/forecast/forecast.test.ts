@@ -3,7 +3,8 @@ import { LivePiece } from '../heat/live-piece';
 import type { HeatStage } from '../heat/simulate-program';
 import { invertSpd } from './cholesky';
 import { fitMap } from './fit';
-import { fitRun, type ForecastInput } from './fit-run';
+import { fitRun } from './fit-run';
+import type { ForecastInput } from './types';
 import { forecastFinish } from './forecast-finish';
 import { binChannel, Course, noiseOf, type RunReading } from './readings';
 

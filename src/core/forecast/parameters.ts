@@ -1,5 +1,5 @@
 import { usualPermeability } from '../heat/product';
-import type { ForecastInput, HousePrior } from './fit-run';
+import type { ForecastInput, HousePrior } from './types';
 import { presentOf, type Factors } from './run-case';
 
 /** Spread of what is not known before the run: natural logarithms, °C for the start, share for the probe. */

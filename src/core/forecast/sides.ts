@@ -1,4 +1,4 @@
-import type { FittedRun } from './fit-run';
+import type { FittedRun } from './types';
 import type { Ahead } from './run-case';
 
 /** When a target is met with something changed, s; null when it is not. */

@@ -1,5 +1,5 @@
 import type { RouteStep } from './step';
-import type { CasingFacts } from './tables/casings';
+import type { CasingFacts, CasingKind } from './tables/casings';
 import type { SchoolChoices } from './school-questions';
 import type { ProgramStage } from './stage';
 
@@ -127,18 +127,6 @@ export type Process = {
   bloomS: number;
   packS: number;
 };
-
-export const CASING_KINDS = [
-  'sheep',
-  'hog',
-  'beef_middle',
-  'bung',
-  'collagen',
-  'cellulose',
-  'fibrous',
-  'plastic',
-] as const;
-export type CasingKind = (typeof CASING_KINDS)[number];
 
 export type Casing = {
   name: string;

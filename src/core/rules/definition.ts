@@ -316,3 +316,5 @@ type BodyOf<D> = { -readonly [N in Exclude<keyof D, OptionalNames<D>>]: ValueOf<
 
 /** The body of a rule, as its definition says. */
 export type RuleBodyOf<K extends RuleKind> = { kind: K } & BodyOf<(typeof RULE_DEFINITIONS)[K]>;
+/** The body of some rule. */
+export type RuleBody = { [K in RuleKind]: RuleBodyOf<K> }[RuleKind];

@@ -1,7 +1,7 @@
 import { sodiumNitriteFromIon } from '../units/nitrite-ion';
 import { FLOOR_USUAL } from './tables/floor';
 import { SHELF_STRICT } from './tables/shelf';
-import type { RuleBodyOf, RuleKind } from './definition';
+import type { RuleBody, RuleBodyOf, RuleKind } from './definition';
 
 export type DoseRule = RuleBodyOf<'dose'>;
 export type FermentationRule = RuleBodyOf<'fermentation'>;
@@ -11,8 +11,7 @@ export type FloorRule = RuleBodyOf<'floor'>;
 export type MakingRule = RuleBodyOf<'making'>;
 export type ProbeRule = RuleBodyOf<'probe_evidence'>;
 
-export type RuleBody = { [K in RuleKind]: RuleBodyOf<K> }[RuleKind];
-export type { RuleKind };
+export type { RuleBody, RuleKind };
 
 /** One immutable version of a rule, with the text it comes from. */
 export type Rule<B extends RuleBody = RuleBody> = {

@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import {
   ADDITION_KINDS,
   ALLERGENS,
-  CASING_KINDS,
   PLACES_IN_PROCESS,
   SPECIES,
   type Addition,
@@ -10,6 +9,7 @@ import {
   type MeatLine,
   type Recipe,
 } from '../recipe/recipe';
+import { CASING_KINDS } from '../recipe/tables/casings';
 import { testRecipe } from './recipe';
 
 const share = (max: number) => fc.double({ min: 0, max, noNaN: true });

@@ -1,5 +1,6 @@
 import type { Case } from './check';
-import { NO_CREDIT, knowLogs, logOf, pieceLogs } from './pieces';
+import { NO_CREDIT } from './no-credit';
+import { knowLogs, logOf, pieceLogs } from './pieces';
 
 /**
  * What is believed of a case, small enough to be sent: of each piece's log its parts by their place, how many readings of

@@ -1,6 +1,7 @@
 import { outcomeOf } from '../route/read';
 import { check, type Case, type Check, type Figure } from './check';
-import { pieceLogs, type NoCredit, type PieceLog } from './pieces';
+import type { NoCredit } from './no-credit';
+import { pieceLogs, type PieceLog } from './pieces';
 import type { Uncovered, View } from './views';
 import { chillView, houseView } from './windows';
 

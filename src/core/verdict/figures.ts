@@ -1,5 +1,5 @@
 import type { CoolingStep } from '../cooling/steps';
-import type { NoCredit } from './pieces';
+import type { NoCredit } from './no-credit';
 
 /** On which side of what it was a figure is worse for the product; `neither`: a limit, a time, a size, a count of what was looked at. */
 export type Worse = 'higher' | 'lower' | 'neither';

@@ -1,20 +1,14 @@
 import type { Reading } from '../lethality/reading';
 import type { Author } from '../logbook/entry';
 import { isTrusted } from '../probes/calibration';
-import {
-  believe,
-  continuous,
-  slackOf,
-  type Belief,
-  type BelieveInput,
-  type Disbelief,
-} from '../probes/believe';
+import { believe, continuous, slackOf, type Belief, type BelieveInput } from '../probes/believe';
 import { answerOf, Bounds } from '../probes/bounds';
 import { extremeCourse, type CourseAt } from '../probes/course';
 import { stuckSpans } from '../probes/stuck';
 import { tracksAirSpans } from '../probes/tracks-air';
 import type { Case } from './check';
 import { knownTemps } from './known-temps';
+import type { NoCredit } from './no-credit';
 import { partsOf, type Part } from './parts';
 import {
   HOUSE_FILM,
@@ -23,18 +17,6 @@ import {
   surroundingsOf,
   type CaseSurroundings,
 } from './surroundings';
-
-/** Why a reading of a core earns no credit. */
-/** Why a reading earns no credit. */
-export const NO_CREDIT = [
-  'too_high',
-  'too_low',
-  'replaced',
-  'reads_air',
-  'flat_line',
-  'calibration',
-] as const satisfies readonly (Disbelief | 'reads_air' | 'flat_line' | 'calibration')[];
-export type NoCredit = (typeof NO_CREDIT)[number];
 
 /** All that was read in one piece over the batch's life, by whichever probes, with what is believed of it. */
 export type PieceLog = {

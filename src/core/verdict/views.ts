@@ -2,7 +2,8 @@ import type { Reading } from '../lethality/reading';
 import { nearest } from '../probes/series-at';
 import type { Case } from './check';
 import { besideReadings } from './parts';
-import { creditedSpans, pieceLogs, type NoCredit, type PieceLog } from './pieces';
+import type { NoCredit } from './no-credit';
+import { creditedSpans, pieceLogs, type PieceLog } from './pieces';
 
 export type Uncovered = { fromS: number; toS: number };
 

@@ -4,7 +4,8 @@ import type { Reading } from '../lethality/reading';
 import { withoutSinglePeaks } from '../probes/single-peaks';
 import type { StageKind } from '../recipe/stage';
 import type { Case } from './check';
-import { creditedSpans, endsByHand, pieceLogs, type NoCredit, type PieceLog } from './pieces';
+import type { NoCredit } from './no-credit';
+import { creditedSpans, endsByHand, pieceLogs, type PieceLog } from './pieces';
 import { chilling, cooking, viewOf, type View } from './views';
 
 /** Stages of a fermented product that its fermentation judges: the ferment, and the drying before its cook. */

@@ -66,6 +66,18 @@ const file = (type: string, description: string, schema: object, example: unknow
 /** Whoever knows the address may ask. */
 const OPEN: { security: Record<string, string[]>[] } = { security: [] };
 
+/** A document that is there for everybody. */
+const document = (operationId: string, summary: string, example: object) => ({
+  ...OPEN,
+  operationId,
+  tags: ['open'],
+  summary,
+  responses: {
+    200: file('application/json', summary, { type: 'object' }, example),
+    400: refusal('body_not_expected', 'A request of this kind has no body'),
+  },
+});
+
 const DEVICES = {
   '/api/v1/readings': {
     post: {
@@ -119,6 +131,7 @@ const FOR_ALL = {
       summary: 'Is the application up, and can it write',
       responses: {
         200: json(healthSchema, 'It is; a warning where a clock is in doubt', EXAMPLES.health),
+        400: refusal('body_not_expected', 'A request of this kind has no body'),
         503: refusal('no_database', 'The database does not answer, or its disk is full'),
       },
     },
@@ -150,27 +163,12 @@ const FOR_ALL = {
     },
   },
   '/api/v1/recipe.schema.json': {
-    get: {
-      ...OPEN,
-      operationId: 'recipeSchema',
-      tags: ['open'],
-      summary: 'JSON Schema of a recipe file',
-      responses: {
-        200: file('application/json', 'The schema', { type: 'object' }, { type: 'object' }),
-      },
-    },
+    get: document('recipeSchema', 'JSON Schema of a recipe file', { type: 'object' }),
   },
-  '/api/v1/openapi.json': {
-    get: {
-      ...OPEN,
-      operationId: 'openApi',
-      tags: ['open'],
-      summary: 'This document',
-      responses: {
-        200: file('application/json', 'OpenAPI 3.1', { type: 'object' }, { openapi: '3.1.0' }),
-      },
-    },
+  '/api/v1/record.schema.json': {
+    get: document('recordSchema', 'JSON Schema of the record of a batch', { type: 'object' }),
   },
+  '/api/v1/openapi.json': { get: document('openApi', 'This document', { openapi: '3.1.0' }) },
 };
 
 /** The interface for devices and for whoever needs no account, as an OpenAPI 3.1 document; made from the schemas that check the requests. */

@@ -4,9 +4,8 @@ import { entryWords } from '@/words/entry';
 import { checkWords } from '@/words/verdict';
 import { toCsv } from '@/platform/csv';
 import { Show } from '@/words/show';
+import { RECORD_FORMAT } from './contract';
 import { shownC } from './run-export';
-
-export const RECORD_FORMAT = 'jolly-kettle/batch-record/1';
 
 /** The whole record of a batch as plain data: recipe version, rules, entries as written, readings, verdict. */
 export function recordJson(d: WholeDossier, site: string) {

@@ -1,4 +1,14 @@
-import type { CasingKind } from '../recipe';
+export const CASING_KINDS = [
+  'sheep',
+  'hog',
+  'beef_middle',
+  'bung',
+  'collagen',
+  'cellulose',
+  'fibrous',
+  'plastic',
+] as const;
+export type CasingKind = (typeof CASING_KINDS)[number];
 
 /** What may go into the water of a soak. */
 export const SOAK_ADDS = ['baking_soda', 'salt', 'vinegar'] as const;

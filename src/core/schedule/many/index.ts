@@ -1,5 +1,5 @@
 export { bestPlan, planBatches, planning, whyLate, type PlanProgress } from './plan-batches';
-export { planTroubles, type PlanTrouble, type PlanTroubleCode } from './troubles';
+export { planTroubles } from './troubles';
 export { SLOT_S } from './problem';
 export type {
   BatchPlan,
@@ -11,6 +11,8 @@ export type {
   PlanLimits,
   PlanResource,
   PlanStep,
+  PlanTrouble,
+  PlanTroubleCode,
   PlanUse,
   TakenUse,
   Visit,

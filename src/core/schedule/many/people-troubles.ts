@@ -1,5 +1,4 @@
-import type { PlanTrouble } from './troubles';
-import type { DutySpan, FixedStep, PlacedStep, PlanStep } from './types';
+import type { DutySpan, FixedStep, PlacedStep, PlanStep, PlanTrouble } from './types';
 
 /** The grid, written here again on purpose: the checker shares nothing with the planner. */
 export const GRID_S = 300;

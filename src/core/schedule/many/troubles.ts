@@ -1,40 +1,15 @@
 import { requireFinite, requirePositive } from '../../guard';
 import { GRID_S, peopleTroubles } from './people-troubles';
-import type { FixedStep, PlacedStep, PlanBatch, PlanInput, PlanResource, PlanStep } from './types';
-
-export type PlanTroubleCode =
-  /** Not the batch's steps in order, or not as long as they are. */
-  | 'not_its_steps'
-  | 'not_its_length'
-  | 'off_the_grid'
-  /** It was pinned, or runs, somewhere else. */
-  | 'moved_though_fixed'
-  | 'in_the_past'
-  | 'before_release'
-  | 'after_horizon'
-  | 'before_the_one_before'
-  | 'waits_too_long'
-  | 'wrong_place'
-  | 'nobody_there'
-  | 'too_full'
-  /** There is not enough room where it waits for its next step. */
-  | 'no_room_to_wait'
-  /** Another program runs there then, or the last of another load is not out yet. */
-  | 'place_taken';
-
-/** What a plan breaks, at a step. */
-export type PlanTrouble = {
-  code: PlanTroubleCode;
-  batch: string;
-  step: string;
-  /** The place that it is about. */
-  resource?: string;
-  /** The other batch that it is about. */
-  other?: string;
-  /** What it asks for and what there is: seconds, amounts or people, as the code says. */
-  asks?: number;
-  limit?: number;
-};
+import type {
+  FixedStep,
+  PlacedStep,
+  PlanBatch,
+  PlanInput,
+  PlanResource,
+  PlanStep,
+  PlanTrouble,
+  PlanTroubleCode,
+} from './types';
 
 const wholeS = (s: number) => Math.ceil(s / GRID_S - 1e-9) * GRID_S;
 

@@ -1,4 +1,3 @@
-import ical, { ICalCalendarMethod } from 'ical-generator';
 import { recipeOfRun, type Standing } from '@/core';
 import { requireRoute } from '@/features/accounts/identify';
 import { judgeNow } from '@/features/logbook/service';
@@ -6,12 +5,10 @@ import { refSchema } from '@/features/logbook/contract';
 import { wayNow } from '@/features/houses/way';
 import { plannedSteps } from '@/features/plan/service';
 import { loadSite } from '@/features/settings/service';
+import { calendarFile } from '@/platform/calendar';
 import { nowS } from '@/platform/clock';
 import { db } from '@/platform/db/client';
 import { pieceLook } from '@/words/piece';
-
-/** A calendar's line ends where the name does not. */
-const oneLine = (text: string) => text.replace(/[\r\n\u2028\u2029]+/g, ' ');
 
 const DESCRIBED: Partial<Record<Standing, string>> = { done: 'Done.', now: 'Goes on now.' };
 
@@ -25,22 +22,18 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
   const recipe = recipeOfRun(dossier.case.recipe, dossier.case.state);
   const planned = (await plannedSteps(db()))(dossier.head.id);
   const way = await wayNow(db(), dossier, await loadSite(db()), nowS(), planned);
-  const calendar = ical({
-    name: oneLine(`${recipe.name} ${dossier.head.code}`),
-    prodId: '-//Jolly Kettle//Schedule//EN',
-    method: ICalCalendarMethod.PUBLISH,
-  });
-  for (const p of way.pieces.filter((x) => x.standing !== 'unrecorded')) {
-    calendar.createEvent({
-      id: `${dossier.head.id}-${p.key.replace(':', '-')}`,
-      start: new Date(p.startS * 1000),
-      end: new Date(p.endS * 1000),
-      summary: oneLine(`${pieceLook(p.key, recipe).name}: ${recipe.name}`),
+  const events = way.pieces
+    .filter((p) => p.standing !== 'unrecorded')
+    .map((p) => ({
+      id: `${dossier.head.id}-${p.key}`,
+      startS: p.startS,
+      endS: p.endS,
+      summary: `${pieceLook(p.key, recipe).name}: ${recipe.name}`,
       description:
         DESCRIBED[p.standing] ?? (p.attended ? 'Somebody must be there.' : 'Runs unattended.'),
-    });
-  }
-  return new Response(calendar.toString(), {
+    }));
+  const file = calendarFile(`${recipe.name} ${dossier.head.code}`, 'Schedule', events);
+  return new Response(file, {
     headers: {
       'content-type': 'text/calendar; charset=utf-8',
       'content-disposition': `attachment; filename="batch-${dossier.head.code}.ics"`,
