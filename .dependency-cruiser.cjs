@@ -172,6 +172,12 @@ module.exports = {
       'the contents page is for those outside; what tests need is for tests',
     ),
     forbid(
+      'core-no-circles',
+      { path: '^src/core', pathNot: NO_TEST },
+      { circular: true },
+      'no import circles in the core, of types neither',
+    ),
+    forbid(
       'no-circles',
       {},
       { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },

@@ -11,6 +11,7 @@ export type Plant = {
   elsewhere: Record<string, 'a test' | 'nobody'>;
 };
 
+const BODIES = 'src/core/logbook/kinds/bench.ts';
 const KINDS = 'src/core/logbook/chapters/bench.ts';
 
 export const PLANTS: readonly Plant[] = [
@@ -18,7 +19,7 @@ export const PLANTS: readonly Plant[] = [
     heading: 'A kind of entry',
     edits: [
       {
-        file: KINDS,
+        file: BODIES,
         before: "  | { kind: 'loads_set'; loads: number",
         text: "  | { kind: 'bell_rung'; times: number }\n",
       },

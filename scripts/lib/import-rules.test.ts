@@ -22,6 +22,15 @@ const PLANTED: [rule: string, files: Record<string, string>][] = [
     },
   ],
   [
+    'core-no-circles',
+    {
+      'src/core/units/grams.ts':
+        "import type { Ounces } from './ounces';\nexport type Grams = Ounces;\n",
+      'src/core/units/ounces.ts':
+        "import type { Grams } from './grams';\nexport type Ounces = Grams;\n",
+    },
+  ],
+  [
     'core-is-pure',
     {
       'src/core/units/grams.ts': "import { say } from '../../words/show';\nexport const g = say;\n",

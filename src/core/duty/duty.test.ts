@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { nextToTell, onDuty, type DutyPerson } from './index';
-import type { Telling } from '../logbook/chapters/alarms';
+import type { Telling } from '../logbook/kinds/alarms';
 
 const person = (personId: string, from?: string, to?: string): DutyPerson => ({
   personId,

@@ -1,5 +1,5 @@
 import type { AlarmRank } from '../house/alarms/alarm';
-import type { Telling } from '../logbook/chapters/alarms';
+import type { Telling } from '../logbook/kinds/alarms';
 import { requireFinite, requirePositive } from '../guard';
 
 /** Hours of a day at the site, "07:30"; from later to earlier goes over midnight. */

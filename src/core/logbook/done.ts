@@ -1,4 +1,4 @@
-import type { Tick } from './chapters/making';
+import type { Tick } from './kinds/making';
 import type { BatchState } from './state';
 import type { PlanRow } from '../making/plan';
 

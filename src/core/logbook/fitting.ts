@@ -1,4 +1,4 @@
-import type { DispositionKind } from './chapters/holds';
+import type { DispositionKind } from './kinds/holds';
 import type { BatchState } from './state';
 
 /** What may be decided about a hold, by the check that it came from; `person` for a hold that a person set. */

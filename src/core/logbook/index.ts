@@ -1,6 +1,7 @@
 export { fittingDispositions } from './fitting';
 export { effectiveEntries } from './effective';
-export type { Author, EffectiveEntry, Entry, EntryBody, EntryKind } from './entry';
+export type { Author } from './author';
+export type { EffectiveEntry, Entry, EntryBody, EntryKind } from './entry';
 export {
   CHAPTER_NAMES,
   ENTRY_KINDS,
@@ -9,21 +10,16 @@ export {
   whoPosts,
   type ChapterName,
 } from './book';
-export type { AlarmState } from './chapters/alarms';
-export type { DispositionKind } from './chapters/holds';
-export { PH_SAMPLES, type PhSample, type PhTaken } from './chapters/acidity';
-export { PIECE_ENDS, type PieceEnd } from './chapters/drying';
-export type { StepName, Tick } from './chapters/making';
-export type { ProbeUse } from './chapters/probes';
-export { RUN_EVENTS, placeNow, type RunEvent } from './chapters/run';
-export {
-  LOT_PROBLEMS,
-  meatOfLoad,
-  weighingsOf,
-  type LotProblem,
-  type Weighed,
-  type Weighing,
-} from './chapters/weighing';
+export type { AlarmState } from './kinds/alarms';
+export type { DispositionKind } from './kinds/holds';
+export { PH_SAMPLES, type PhSample, type PhTaken } from './kinds/acidity';
+export { PIECE_ENDS, type PieceEnd } from './kinds/drying';
+export type { StepName, Tick } from './kinds/making';
+export type { ProbeUse } from './kinds/probes';
+export { RUN_EVENTS, type RunEvent } from './kinds/run';
+export { placeNow } from './chapters/run';
+export { LOT_PROBLEMS, type LotProblem, type Weighed, type Weighing } from './kinds/weighing';
+export { meatOfLoad, weighingsOf } from './chapters/weighing';
 export {
   BINDS,
   CURE_WAYS,
@@ -32,7 +28,7 @@ export {
   type Bind,
   type CureWay,
   type FreshWay,
-} from './chapters/bench';
+} from './kinds/bench';
 export {
   BATH_OILS,
   SOUND_PIECES,
@@ -44,9 +40,10 @@ export {
   type SoundPiece,
   type Stick,
   type SurfaceFeel,
-} from './chapters/hanging';
-export { PART_KINDS, entriesOfPart, isParted, ofPart, partOf } from './parts';
-export type { Telling } from './chapters/alarms';
+} from './kinds/hanging';
+export { PART_KINDS } from './entry';
+export { entriesOfPart, isParted, ofPart, partOf } from './parts';
+export type { Telling } from './kinds/alarms';
 export { isRowDone, outOfOrder, tickOf, ticksOf } from './done';
 export {
   bindsOrCures,
@@ -58,7 +55,7 @@ export {
 } from './load-gaps';
 export { foldBatch } from './fold';
 export { evidenceEndS } from './phase';
-export type { ParasiteControl } from './chapters/finish';
+export type { ParasiteControl } from './kinds/finish';
 export { refuse, type Proposed } from './accept';
 export type { Refusal } from './chapter';
 export type { BatchState, Phase } from './state';

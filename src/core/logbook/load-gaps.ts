@@ -1,6 +1,6 @@
 import { CURE_LINE, SALT_LINE, plainSalt } from '../formula/scale-recipe';
 import type { Recipe } from '../recipe/recipe';
-import type { Tick } from './chapters/making';
+import type { Tick } from './kinds/making';
 import { weighingsOf } from './chapters/weighing';
 import type { BatchState } from './state';
 import { ticksOf } from './done';

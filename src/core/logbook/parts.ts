@@ -1,57 +1,7 @@
 import type { Recipe } from '../recipe/recipe';
 import { holdOf } from '../route/read';
-import type { Entry, EntryBody, EntryKind } from './entry';
+import { PART_KINDS, type Entry, type EntryBody } from './entry';
 import type { BatchState } from './state';
-
-/** Kinds that are about one part, where a batch has several; all others are about the whole batter. */
-export const PART_KINDS = [
-  'step_done',
-  'step_ticked',
-  'ph_logged',
-  'ph_doubted',
-  'casing_soaked',
-  'links_checked',
-  'stuffing_weighed',
-  'faults_counted',
-  'sound_piece_kept',
-  'hung',
-  'stick_weighed',
-  'surface_touched',
-  'smoke_seen',
-  'damper_set',
-  'bath_seen',
-  'weather_noted',
-  'run_started',
-  'stage_started',
-  'stage_extended',
-  'run_paused',
-  'run_resumed',
-  'moved',
-  'event_logged',
-  'pulled',
-  'put_back',
-  'chill_started',
-  'probe_placed',
-  'probe_removed',
-  'reading_logged',
-  'readings_imported',
-  'drying_started',
-  'piece_weighed',
-  'piece_ended',
-  'aw_logged',
-  'labelled',
-  'served',
-  'alarm_raised',
-  'alarm_cleared',
-  'alarm_told',
-  'alarm_acknowledged',
-  'held',
-  'disposed',
-  'rework_done',
-  'hold_lifted',
-  'signed',
-] as const satisfies readonly EntryKind[];
-export type PartKind = (typeof PART_KINDS)[number];
 
 /** The part that an entry is about; null for the whole batter. */
 export const partOf = (body: EntryBody): string | null =>

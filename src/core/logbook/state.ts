@@ -1,17 +1,17 @@
-import type { AlarmsState } from './chapters/alarms';
-import type { BenchState } from './chapters/bench';
-import type { CureState } from './chapters/cure';
-import type { DryingState } from './chapters/drying';
-import type { FinishState } from './chapters/finish';
-import type { HangingState } from './chapters/hanging';
-import type { HoldsState } from './chapters/holds';
-import type { AcidityState } from './chapters/acidity';
-import type { MakingState } from './chapters/making';
-import type { ProbesState } from './chapters/probes';
-import type { RecordState } from './chapters/record';
-import type { RunState } from './chapters/run';
-import type { SigningState } from './chapters/signing';
-import type { WeighingState } from './chapters/weighing';
+import type { AlarmsState } from './kinds/alarms';
+import type { BenchState } from './kinds/bench';
+import type { CureState } from './kinds/cure';
+import type { DryingState } from './kinds/drying';
+import type { FinishState } from './kinds/finish';
+import type { HangingState } from './kinds/hanging';
+import type { HoldsState } from './kinds/holds';
+import type { AcidityState } from './kinds/acidity';
+import type { MakingState } from './kinds/making';
+import type { ProbesState } from './kinds/probes';
+import type { RecordState } from './kinds/record';
+import type { RunState } from './kinds/run';
+import type { SigningState } from './kinds/signing';
+import type { WeighingState } from './kinds/weighing';
 import type { Withdrawn } from './withdrawn';
 
 export type Phase =

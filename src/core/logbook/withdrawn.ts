@@ -1,4 +1,5 @@
-import type { Author, Entry, EntryBody } from './entry';
+import type { Author } from './author';
+import type { Entry, EntryBody } from './entry';
 
 /** A core log that a batch rested on until a correction took it away: a probe's place, an imported file. */
 export type Withdrawn = { atS: number; by: Author; reason: string; channelIds: number[] };

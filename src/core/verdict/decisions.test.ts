@@ -1,5 +1,5 @@
 import { refuse } from '../logbook/accept';
-import type { DispositionKind } from '../logbook/chapters/holds';
+import type { DispositionKind } from '../logbook/kinds/holds';
 import { foldBatch } from '../logbook/fold';
 import { entriesOf, weighed, type Line } from '../testing/batch';
 import { caseOf, CORE, HOUR, MIN, openChecks, play, type Played } from '../testing/played';

@@ -1,4 +1,4 @@
-import type { Disposition, DispositionKind } from '../logbook/chapters/holds';
+import type { Disposition, DispositionKind } from '../logbook/kinds/holds';
 import type { Case, Check } from './check';
 import { worseWhen, type FigureName } from './figures';
 

@@ -1,6 +1,6 @@
 import { within } from '../probes/series-at';
 import type { Reading } from '../lethality/reading';
-import type { PhTaken } from '../logbook/chapters/acidity';
+import type { PhTaken } from '../logbook/kinds/acidity';
 import { logsOf } from './surroundings';
 import type { Case } from './check';
 

@@ -1,4 +1,4 @@
-import type { DispositionKind } from '../logbook/chapters/holds';
+import type { DispositionKind } from '../logbook/kinds/holds';
 import type { BatchState } from '../logbook/state';
 import { askedOf } from './asked';
 import type { CheckCode } from '../logbook/check-code';

@@ -1,4 +1,4 @@
-import type { Tick } from '../logbook/chapters/making';
+import type { Tick } from '../logbook/kinds/making';
 import type { BatchState } from '../logbook/state';
 import { bowlsFound } from '../bench/bowl';
 import { outOfOrder, ticksOf } from '../logbook/done';

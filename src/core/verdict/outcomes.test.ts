@@ -1,4 +1,4 @@
-import type { ParasiteControl } from '../logbook/chapters/finish';
+import type { ParasiteControl } from '../logbook/kinds/finish';
 import type { Recipe } from '../recipe/recipe';
 import type { EntryBody } from '../logbook/entry';
 import { foldBatch } from '../logbook/fold';

@@ -1,5 +1,5 @@
 import type { Recipe } from '../recipe/recipe';
-import type { ParasiteControl } from '../logbook/chapters/finish';
+import type { ParasiteControl } from '../logbook/kinds/finish';
 import { weighingsOf } from '../logbook/chapters/weighing';
 import type { BatchState } from '../logbook/state';
 import type { RuleBodyOf } from '../rules/definition';

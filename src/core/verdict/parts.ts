@@ -1,5 +1,5 @@
 import type { Reading } from '../lethality/reading';
-import type { Author } from '../logbook/entry';
+import type { Author } from '../logbook/author';
 import { within } from '../probes/series-at';
 import type { Case } from './check';
 

@@ -1,5 +1,5 @@
 import type { Reading } from '../lethality/reading';
-import type { Author } from '../logbook/entry';
+import type { Author } from '../logbook/author';
 import { isTrusted } from '../probes/calibration';
 import { believe, continuous, slackOf, type Belief, type BelieveInput } from '../probes/believe';
 import { answerOf, Bounds } from '../probes/bounds';

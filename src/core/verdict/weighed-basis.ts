@@ -2,7 +2,7 @@ import { yieldOf } from '../formula/compose';
 import { ppmFromWeighed } from '../formula/dose-cure';
 import type { DoseBasis, Recipe } from '../recipe/recipe';
 import { CURE_LINE, SALT_LINE, plainSalt } from '../formula/scale-recipe';
-import type { Weighed } from '../logbook/chapters/weighing';
+import type { Weighed } from '../logbook/kinds/weighing';
 import type { BatchState } from '../logbook/state';
 import { dosedLines } from '../logbook/load-gaps';
 import type { CureHoldRule } from '../rules/rule';

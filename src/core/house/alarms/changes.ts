@@ -1,4 +1,4 @@
-import type { AlarmState } from '../../logbook/chapters/alarms';
+import type { AlarmState } from '../../logbook/kinds/alarms';
 import type { Alarm } from './alarm';
 
 export type AlarmChanges = { raise: (Alarm & { key: string })[]; clear: string[] };

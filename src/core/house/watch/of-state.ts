@@ -1,6 +1,6 @@
 import type { BatchState } from '../../logbook/state';
 import { runStages } from '../../run/run-stage';
-import type { SmokeLook } from '../../logbook/chapters/hanging';
+import type { SmokeLook } from '../../logbook/kinds/hanging';
 import { smokeMinutes, type SmokeMinutes } from './smoke-minutes';
 
 /** Every look at the smoke that the record has: those that say what was seen, and "smoke out" pressed by itself. */

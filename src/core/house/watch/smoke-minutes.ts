@@ -1,5 +1,5 @@
 import { requirePositive } from '../../guard';
-import type { SmokeLook } from '../../logbook/chapters/hanging';
+import type { SmokeLook } from '../../logbook/kinds/hanging';
 
 export type SmokeSpan = { fromS: number; toS: number; as: 'smoke' | 'no_smoke' | 'unseen' };
 export type SmokeMinutes = {

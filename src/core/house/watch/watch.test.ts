@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { SmokeSeen } from '../../logbook/chapters/hanging';
+import type { SmokeSeen } from '../../logbook/kinds/hanging';
 import { airSpread, bathRise, pullList, smokeMinutes } from '.';
 
 const MIN = 60;

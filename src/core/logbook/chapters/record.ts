@@ -1,30 +1,9 @@
 import type { Chapter } from '../chapter';
-import type { FactBody } from '../entry';
-
-export type RecordBody =
-  | {
-      kind: 'batch_started';
-      plannedMeatG: number;
-      readyByS: number;
-      recipeVersionId: string;
-      recipeSha256: string;
-      rules: { id: string; sha256: string }[];
-      /** Made for practice: it can never be released. */
-      practice?: true;
-      carriesOver?: string;
-    }
-  | { kind: 'noted'; text: string }
-  | { kind: 'corrected'; reason: string; replacement: FactBody | null; happenedS?: number };
-
-export type RecordState = {
-  startedS: number;
-  readyByS: number;
-  plannedMeatG: number;
-  practice: boolean;
-};
+import type { CorrectedBody } from '../entry';
+import type { RecordBody, RecordState } from '../kinds/record';
 
 /** The record itself: its start, notes, and corrections, which act on other entries. */
-export const record: Chapter<RecordBody, RecordState> = {
+export const record: Chapter<RecordBody | CorrectedBody, RecordState> = {
   empty: () => ({ startedS: 0, readyByS: 0, plannedMeatG: 0, practice: false }),
   kinds: {
     batch_started: {

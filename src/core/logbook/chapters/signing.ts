@@ -1,19 +1,5 @@
 import type { Chapter } from '../chapter';
-import type { Author } from '../entry';
-
-export type SigningBody = {
-  kind: 'signed';
-  verdictSha256: string;
-  evidenceSha256: string;
-  statement: string;
-  /** Which judgement gave the verdict; 1 where it does not say. */
-  judgement?: number;
-};
-
-export type SigningState = {
-  /** The signature that stands; a correction recorded after it re-opens the batch. */
-  signature: { by: Author; atS: number; entryId: string; stands: boolean } | null;
-};
+import type { SigningBody, SigningState } from '../kinds/signing';
 
 /** The release: by whom, on which verdict and evidence. */
 export const signing: Chapter<SigningBody, SigningState> = {

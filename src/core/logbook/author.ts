@@ -1,0 +1,2 @@
+/** Who recorded an entry. */
+export type Author = { id: string; name: string };
